@@ -1,0 +1,163 @@
+//! Every constant of the model in one place: its value, the range that is plausible for people, and where it is from.
+//!
+//! These are defaults of ours, not anyone's recipe. What a client's own measures say always outweighs them.
+
+/// A default with the range it may plausibly take and its source.
+#[derive(Debug, Clone, Copy)]
+pub struct Constant {
+    /// The value used.
+    pub value: f64,
+    /// Plausible range (lowest, highest).
+    pub range: (f64, f64),
+    /// Where the value is from.
+    pub source: &'static str,
+}
+
+const fn constant(value: f64, range: (f64, f64), source: &'static str) -> Constant {
+    Constant { value, range, source }
+}
+
+const ROBBINS: &str = "Robbins, Chemical and Physical Behavior of Human Hair";
+const OWN: &str = "our own estimate, replaced by the client's landings";
+
+/// Standard gravity, m/s².
+pub const GRAVITY: Constant = constant(9.81, (9.78, 9.83), "standard gravity, rounded");
+/// Density of hair, kg/m³.
+pub const DENSITY_KG_M3: Constant = constant(1320.0, (1290.0, 1350.0), ROBBINS);
+/// Young's modulus of dry hair, GPa.
+pub const YOUNGS_DRY_GPA: Constant = constant(3.9, (3.0, 6.0), ROBBINS);
+/// Shear modulus of dry hair, GPa.
+pub const SHEAR_DRY_GPA: Constant = constant(1.0, (0.7, 1.3), ROBBINS);
+/// Young's modulus of soaked hair as a share of dry.
+pub const YOUNGS_WET_SHARE: Constant = constant(0.4, (0.3, 0.55), ROBBINS);
+/// Shear modulus of soaked hair as a share of dry.
+pub const SHEAR_WET_SHARE: Constant = constant(0.25, (0.15, 0.4), ROBBINS);
+/// Water a fibre takes up inside before it is soaked, g per g of dry hair. More than this sits on the surface.
+pub const WATER_WHEN_SOAKED: Constant = constant(0.3, (0.25, 0.35), ROBBINS);
+
+/// Water of hair called dry, damp and wet, g per g. Dry is the zero the dry moduli are given for.
+pub const WATER_DRY: Constant = constant(0.0, (0.0, 0.05), "the state the dry moduli are given for");
+/// Water of towel-damp hair, g per g: soaked plus 0.3 on the surface.
+pub const WATER_DAMP: Constant = constant(0.6, (0.4, 0.8), ROBBINS);
+/// Water of wet, combed hair, g per g: soaked plus 0.7 on the surface.
+pub const WATER_WET: Constant = constant(1.0, (0.8, 1.3), ROBBINS);
+
+const PULL: &str = "hand tension of about 0.5, 1.5 and 5 N over a section of 1,250 hairs; our own estimate";
+/// Pull of a wide-toothed comb, mN a fibre.
+pub const PULL_WIDE_MN: Constant = constant(0.4, (0.1, 0.8), PULL);
+/// Pull of a medium comb, mN a fibre.
+pub const PULL_MEDIUM_MN: Constant = constant(1.2, (0.6, 2.5), PULL);
+/// Pull of a fine comb, mN a fibre.
+pub const PULL_FINE_MN: Constant = constant(4.0, (2.0, 8.0), PULL);
+
+/// Fibre diameters that stand for fine, medium and coarse hair, µm. Fine is under 60, coarse over 80.
+pub const WIDTH_FINE_UM: Constant = constant(52.0, (40.0, 60.0), ROBBINS);
+/// Diameter of medium hair, µm.
+pub const WIDTH_MEDIUM_UM: Constant = constant(70.0, (60.0, 80.0), ROBBINS);
+/// Diameter of coarse hair, µm.
+pub const WIDTH_COARSE_UM: Constant = constant(88.0, (80.0, 120.0), ROBBINS);
+
+/// Curvature of the worn style as a share of the natural: diffused curls are set a little tighter than they spring.
+pub const CURVATURE_DIFFUSED: Constant = constant(1.05, (1.0, 1.15), OWN);
+/// Curvature left in brushed-out hair.
+pub const CURVATURE_BRUSHED: Constant = constant(0.7, (0.5, 0.9), OWN);
+/// Curvature left in hair smoothed with brush or iron.
+pub const CURVATURE_SMOOTHED: Constant = constant(0.1, (0.02, 0.25), OWN);
+
+const SCALE: &str = "De la Mettrie et al. 2007, Human Biology 79, loop diameters of the worldwide scale";
+/// Median natural loop radius over all people, mm.
+pub const PRIOR_RADIUS_MM: Constant = constant(8.0, (1.0, 150.0), SCALE);
+/// Spread of the natural logarithm of the loop radius.
+pub const PRIOR_RADIUS_LN_SD: Constant = constant(1.0, (0.7, 1.4), SCALE);
+/// Median natural pitch (how open the spiral is when nothing pulls).
+pub const PRIOR_PITCH: Constant = constant(0.3, (0.05, 0.7), OWN);
+/// Spread of the logit of the pitch.
+pub const PRIOR_PITCH_LOGIT_SD: Constant = constant(1.0, (0.6, 1.5), OWN);
+/// Spread of the logarithm of the clumped stiffness against that of a single fibre.
+pub const PRIOR_STIFFNESS_LN_SD: Constant = constant(0.5, (0.3, 0.8), OWN);
+/// Spread of the logarithm of how strongly water softens this hair.
+pub const PRIOR_SOFTENING_LN_SD: Constant = constant(0.3, (0.15, 0.5), OWN);
+
+/// Standard error of one reading off a tape or comb laid to hair, mm.
+pub const TAPE_SD_MM: Constant = constant(3.0, (1.0, 5.0), OWN);
+/// How much strands of one zone differ: standard deviation of the logit of sprung over stretched. In the logit,
+/// because neither nearly straight nor tightly coiled strands differ by much of their length.
+pub const STRAND_LOGIT_SD: Constant = constant(0.15, (0.08, 0.4), OWN);
+/// How much the same hair differs from styling to styling: standard deviation of the same logit.
+pub const STYLING_LOGIT_SD: Constant = constant(0.08, (0.03, 0.2), OWN);
+/// Standard error of the extension law against full rods, as a share of the length it converts (held minus worn).
+pub const LAW_SD_SHARE: Constant =
+    constant(0.02, (0.01, 0.04), "measured against the reference rods, docs/accuracy.md");
+/// Standard error of cutting at a mark, mm.
+pub const CUT_SD_MM: Constant = constant(1.5, (0.5, 3.0), OWN);
+/// How far a hand's pull strays from what was meant: standard deviation of its logarithm.
+pub const PULL_LN_SD: Constant = constant(0.4, (0.2, 0.7), OWN);
+/// How far moisture strays from what was meant: standard deviation as a share of it.
+pub const WATER_SD_SHARE: Constant = constant(0.25, (0.1, 0.4), OWN);
+
+/// Chance taken that the hair lands shorter than wished.
+pub const RISK: Constant = constant(0.05, (0.001, 0.5), "1 in 20; a person can change it");
+/// Extra that is worth leaving for a state in which the line is seen level and even, mm.
+pub const WORTH_OF_WET_MM: Constant = constant(4.0, (0.0, 10.0), OWN);
+/// Growth of scalp hair, mm a day.
+pub const GROWTH_MM_PER_DAY: Constant =
+    constant(0.35, (0.2, 0.45), "Loussouarn et al. 2005, British Journal of Dermatology 153");
+
+/// Smallest step that can be read on a comb, mm.
+pub const COMB_STEP_MM: Constant = constant(5.0, (1.0, 10.0), "half centimetre graduations");
+/// Smallest step that can be read on a comb marked in inches, mm (a quarter inch).
+pub const COMB_STEP_INCH_MM: Constant = constant(6.35, (3.175, 12.7), "quarter inch graduations");
+
+/// Every constant with its name, for the table in the documentation and the range test.
+pub const ALL: &[(&str, Constant)] = &[
+    ("gravity, m/s²", GRAVITY),
+    ("density, kg/m³", DENSITY_KG_M3),
+    ("Young's modulus dry, GPa", YOUNGS_DRY_GPA),
+    ("shear modulus dry, GPa", SHEAR_DRY_GPA),
+    ("Young's modulus soaked, share", YOUNGS_WET_SHARE),
+    ("shear modulus soaked, share", SHEAR_WET_SHARE),
+    ("water when soaked, g/g", WATER_WHEN_SOAKED),
+    ("water dry, g/g", WATER_DRY),
+    ("water damp, g/g", WATER_DAMP),
+    ("water wet, g/g", WATER_WET),
+    ("wide comb, mN a fibre", PULL_WIDE_MN),
+    ("medium comb, mN a fibre", PULL_MEDIUM_MN),
+    ("fine comb, mN a fibre", PULL_FINE_MN),
+    ("fine fibre, µm", WIDTH_FINE_UM),
+    ("medium fibre, µm", WIDTH_MEDIUM_UM),
+    ("coarse fibre, µm", WIDTH_COARSE_UM),
+    ("curvature diffused, share", CURVATURE_DIFFUSED),
+    ("curvature brushed out, share", CURVATURE_BRUSHED),
+    ("curvature smoothed, share", CURVATURE_SMOOTHED),
+    ("prior loop radius, mm", PRIOR_RADIUS_MM),
+    ("prior loop radius, ln spread", PRIOR_RADIUS_LN_SD),
+    ("prior pitch", PRIOR_PITCH),
+    ("prior pitch, logit spread", PRIOR_PITCH_LOGIT_SD),
+    ("prior stiffness, ln spread", PRIOR_STIFFNESS_LN_SD),
+    ("prior softening, ln spread", PRIOR_SOFTENING_LN_SD),
+    ("tape, mm", TAPE_SD_MM),
+    ("strands differ, logit", STRAND_LOGIT_SD),
+    ("styling differs, logit", STYLING_LOGIT_SD),
+    ("extension law, share", LAW_SD_SHARE),
+    ("cutting, mm", CUT_SD_MM),
+    ("pull strays, ln", PULL_LN_SD),
+    ("moisture strays, share", WATER_SD_SHARE),
+    ("risk of landing short", RISK),
+    ("worth of cutting wet, mm", WORTH_OF_WET_MM),
+    ("growth, mm a day", GROWTH_MM_PER_DAY),
+    ("comb step, mm", COMB_STEP_MM),
+    ("comb step in inches, mm", COMB_STEP_INCH_MM),
+];
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn every_value_lies_in_its_own_range_and_says_its_source() {
+        for (name, c) in ALL {
+            assert!(c.range.0 <= c.value && c.value <= c.range.1, "{name}");
+            assert!(!c.source.is_empty(), "{name}");
+        }
+    }
+}

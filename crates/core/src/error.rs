@@ -1,0 +1,133 @@
+//! What is wrong with an input, said at the field it is wrong in.
+
+use serde::{Deserialize, Serialize};
+use std::fmt;
+
+/// The kinds of fault an input can have; the wording is made from the kind, so that it is said the same everywhere.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(tag = "kind", rename_all = "snake_case")]
+pub enum Problem {
+    /// A number outside the range that hair, tools or heads can have.
+    OutOfRange {
+        /// Smallest value taken.
+        min: f64,
+        /// Largest value taken.
+        max: f64,
+        /// Unit of both, as it is written: "mm", "µm", "g/g", "mN", or empty.
+        unit: String,
+    },
+    /// Not a number, or not finite.
+    NotANumber,
+    /// One measure contradicts another.
+    LongerThan {
+        /// The field it must not be longer than.
+        other: String,
+    },
+    /// Something that must be given is not there.
+    Missing,
+    /// Text longer than is kept.
+    TooLong {
+        /// Most characters kept.
+        max_characters: u32,
+    },
+    /// A name that is not one of those known here.
+    Unknown {
+        /// What was given.
+        given: String,
+    },
+    /// Two answers that can't both hold.
+    Contradicts {
+        /// Why, in one sentence.
+        why: String,
+    },
+}
+
+impl fmt::Display for Problem {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        match self {
+            Self::OutOfRange { min, max, unit } => {
+                let gap = if unit.is_empty() { "" } else { " " };
+                write!(f, "must be from {min} to {max}{gap}{unit}")
+            }
+            Self::NotANumber => write!(f, "must be a finite number"),
+            Self::LongerThan { other } => write!(f, "can't be longer than {other}"),
+            Self::Missing => write!(f, "is needed"),
+            Self::TooLong { max_characters } => {
+                write!(f, "can hold at most {max_characters} characters")
+            }
+            Self::Unknown { given } => write!(f, "is not known here: {given}"),
+            Self::Contradicts { why } => write!(f, "{why}"),
+        }
+    }
+}
+
+/// One fault, and the dotted path of the field it is in, such as `zones.left_side.sprung_mm`.
+#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+#[error("{field} {problem}")]
+pub struct FieldError {
+    /// Dotted path from the top of the document.
+    pub field: String,
+    /// What is wrong with it.
+    pub problem: Problem,
+}
+
+impl FieldError {
+    /// A fault at `field`.
+    pub fn new(field: impl Into<String>, problem: Problem) -> Self {
+        Self { field: field.into(), problem }
+    }
+
+    /// The same fault seen from the document that holds this one under `parent`.
+    #[must_use]
+    pub fn under(mut self, parent: &str) -> Self {
+        self.field = format!("{parent}.{}", self.field);
+        self
+    }
+}
+
+/// Every fault of a document at once, so that a person mends them in one go. Never empty when returned as an error.
+#[derive(Debug, Clone, PartialEq, Default, thiserror::Error)]
+#[error("{}", .0.iter().map(ToString::to_string).collect::<Vec<_>>().join("; "))]
+pub struct FieldErrors(pub Vec<FieldError>);
+
+impl FieldErrors {
+    /// Keeps the value of a good result and the faults of a bad one, whose fields stand under `parent`.
+    pub fn take<T>(&mut self, parent: &str, result: Result<T, FieldErrors>) -> Option<T> {
+        match result {
+            Ok(value) => Some(value),
+            Err(faults) => {
+                self.0.extend(faults.0.into_iter().map(|e| e.under(parent)));
+                None
+            }
+        }
+    }
+
+    /// Notes a fault unless `value` is a finite number from `min` to `max`.
+    pub fn range(&mut self, field: &str, value: f64, (min, max): (f64, f64), unit: &str) {
+        if !value.is_finite() {
+            self.0.push(FieldError::new(field, Problem::NotANumber));
+        } else if value < min || value > max {
+            let unit = unit.to_owned();
+            self.0.push(FieldError::new(field, Problem::OutOfRange { min, max, unit }));
+        }
+    }
+
+    /// Notes a fault if `text` has more characters than `max`.
+    pub fn text(&mut self, field: &str, text: &str, max: u32) {
+        if text.chars().count() > max as usize {
+            let problem = Problem::TooLong { max_characters: max };
+            self.0.push(FieldError::new(field, problem));
+        }
+    }
+
+    /// Notes a fault.
+    pub fn push(&mut self, field: impl Into<String>, problem: Problem) {
+        self.0.push(FieldError::new(field, problem));
+    }
+
+    /// `value` if nothing is wrong, else everything that is.
+    pub fn or<T>(self, value: T) -> Result<T, Self> {
+        if self.0.is_empty() { Ok(value) } else { Err(self) }
+    }
+}

@@ -1,0 +1,123 @@
+//! How open an elastic spiral is where a given pull acts on it, and the sum of that along a hanging hair.
+//!
+//! Locally the fibre is a helix with tangent inclination x = cosθ to the pull T. Minimising
+//! ½EI(u·S − κ0)² + ½GJ(u·x − τ0)² − T·x over the turn rate u and over x, with S = √(1−x²), c = GJ/EI, t = τ0/κ0,
+//! D = 1 − (1−c)x², T* = T/(EI·κ0²), gives u = κ0(S + c·t·x)/D and
+//!
+//! T* = c(S + c·t·x)(x − t·S)/(S·D²), and for t = 0: T* = c·x/D², straight once T* ≥ 1/c.
+//!
+//! Since T grows by w per length, the hanging length is ∫x dT/w, and by parts ∫x dT* = x·T* − U(x) with the stored
+//! energy U = (c/2)(x − t·S)²/D. So no quadrature is needed anywhere.
+
+use super::search::zero_between;
+use super::{Curl, Material};
+use crate::tolerance;
+use std::f64::consts::FRAC_PI_2;
+
+/// An elastic spiral, reduced to the five numbers its shape under load depends on.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Rod {
+    /// Natural radius of curvature R0, mm.
+    pub radius_mm: f64,
+    /// Natural torsion over natural curvature, t ≥ 0.
+    pub torsion_ratio: f64,
+    /// Torsional over bending stiffness, c = GJ/EI, up to 4/3.
+    pub stiffness_ratio: f64,
+    /// The force that opens the curl, EI·κ0², mN.
+    pub scale_mn: f64,
+    /// Weight per length with its water, mN/mm.
+    pub weight_mn_mm: f64,
+}
+
+impl Rod {
+    /// The spiral of this material and curl.
+    pub fn new(material: Material, curl: Curl) -> Self {
+        let pitch = curl.natural_pitch;
+        Self {
+            radius_mm: curl.loop_radius_mm,
+            torsion_ratio: pitch / (1.0 - pitch * pitch).sqrt(),
+            stiffness_ratio: material.stiffness_ratio(),
+            scale_mn: material.bending_stiffness() / (curl.loop_radius_mm * curl.loop_radius_mm),
+            weight_mn_mm: material.weight_per_length(),
+        }
+    }
+
+    /// The length over which own weight opens the curl, EI·κ0²/w, mm.
+    pub fn characteristic_length_mm(&self) -> f64 {
+        self.scale_mn / self.weight_mn_mm
+    }
+
+    /// Axial extension x where `pull_mn` acts: the natural pitch at no pull, 1 when straight. `pull_mn` ≥ 0.
+    pub fn extension(&self, pull_mn: f64) -> f64 {
+        self.inclination(pull_mn / self.scale_mn).cos()
+    }
+
+    /// The pull T*·EI·κ0² that opens the spiral to extension `x`, mN. For an extension that takes no pull it is
+    /// zero or less; at `x` = 1 it is the least pull that straightens closed loops, and infinite with a pitch.
+    pub fn pull_at_mn(&self, x: f64) -> f64 {
+        self.reduced_pull(x.clamp(-1.0, 1.0).acos()) * self.scale_mn
+    }
+
+    /// Radius ρ = S/u of the loop where `pull_mn` acts, mm.
+    pub fn loop_radius_mm(&self, pull_mn: f64) -> f64 {
+        let (sin, x) = self.inclination(pull_mn / self.scale_mn).sin_cos();
+        let turn = sin + self.stiffness_ratio * self.torsion_ratio * x;
+        if sin == 0.0 { 0.0 } else { self.radius_mm * sin * self.shape(x) / turn }
+    }
+
+    /// Axial length of `length_mm` of fibre that carries its own weight and `tip_pull_mn` at its lower end, mm.
+    pub fn helix_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
+        let tip = tip_pull_mn / self.scale_mn;
+        let root = (tip_pull_mn + self.weight_mn_mm * length_mm) / self.scale_mn;
+        // Differences of Γ lose digits when the weight adds little to the pull: there x is constant to within f64.
+        if root - tip < 1e-7 * (1.0 + tip) {
+            return length_mm * self.inclination(0.5 * (root + tip)).cos();
+        }
+        self.characteristic_length_mm() * (self.gamma(root) - self.gamma(tip))
+    }
+
+    /// Γ(T*) = ∫x dT*, from natural shape.
+    fn gamma(&self, reduced_pull: f64) -> f64 {
+        let (sin, x) = self.inclination(reduced_pull).sin_cos();
+        let offset = x - self.torsion_ratio * sin;
+        x * reduced_pull - 0.5 * self.stiffness_ratio * offset * offset / self.shape(x)
+    }
+
+    fn shape(&self, x: f64) -> f64 {
+        1.0 - (1.0 - self.stiffness_ratio) * x * x
+    }
+
+    /// T* as a function of the inclination θ in (0, π/2].
+    fn reduced_pull(&self, theta: f64) -> f64 {
+        let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
+        let (sin, x) = theta.sin_cos();
+        let shape = self.shape(x);
+        if t == 0.0 {
+            return c * x / (shape * shape);
+        }
+        c * (sin + c * t * x) * (x - t * sin) / (sin * shape * shape)
+    }
+
+    /// The inclination θ whose T* is `reduced_pull`: 0 is straight.
+    fn inclination(&self, reduced_pull: f64) -> f64 {
+        let t = self.torsion_ratio;
+        if t == 0.0 && reduced_pull * self.stiffness_ratio >= 1.0 {
+            return 0.0;
+        }
+        let natural = if t == 0.0 { FRAC_PI_2 } else { (1.0 / t).atan() };
+        if reduced_pull <= 0.0 {
+            return natural;
+        }
+        // S·T* is finite at both ends, so the function searched is S·(T*(θ) − T*): positive at 0, negative at natural.
+        let f = |theta: f64| {
+            let (c, (sin, x)) = (self.stiffness_ratio, theta.sin_cos());
+            let shape = self.shape(x);
+            if t == 0.0 {
+                c * x / (shape * shape) - reduced_pull
+            } else {
+                c * (sin + c * t * x) * (x - t * sin) / (shape * shape) - sin * reduced_pull
+            }
+        };
+        zero_between((0.0, f(0.0)), (natural, f(natural)), tolerance::EXTENSION, f)
+    }
+}

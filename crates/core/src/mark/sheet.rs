@@ -1,0 +1,141 @@
+//! The marks of a whole head: every zone that is read and aimed, in every state, with the state advised.
+
+use super::aim::Aim;
+use super::reasons::{Reason, reasons};
+use super::zone_mark::{Mark, MarkTask, advised};
+use crate::error::{FieldError, FieldErrors};
+use crate::fibre::{HeldState, WornStyle};
+use crate::head::Figure;
+use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::units::LengthUnit;
+use serde::{Deserialize, Serialize};
+
+/// A zone's mark in one state.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StateMark {
+    /// The state.
+    pub state: HeldState,
+    /// The mark; none where nothing certain enough can be said.
+    pub mark: Option<Mark>,
+    /// Why it is there.
+    pub reasons: Vec<Reason>,
+}
+
+/// A zone that could be computed.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ZoneMark {
+    /// Worn length wished, mm.
+    pub target_mm: f64,
+    /// Worn length of the hair as it is, mm.
+    pub present_worn_mm: f64,
+    /// Fibre length of the hair as it is, mm.
+    pub present_fibre_mm: f64,
+    /// The state advised; none if no state is certain enough.
+    pub advised: Option<HeldState>,
+    /// Every state, driest and least pulled first.
+    pub states: Vec<StateMark>,
+}
+
+/// A zone of the sheet: computed, or what keeps it from being.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SheetZone {
+    /// Which zone.
+    pub zone: Zone,
+    /// Its mark.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub result: Option<ZoneMark>,
+    /// Fields of reading and aim that keep it from being computed, with the fault in words.
+    pub missing: Vec<MissingField>,
+}
+
+/// A field that keeps a zone from being computed.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MissingField {
+    /// Dotted path, from `reading` or `aim`.
+    pub field: String,
+    /// The fault.
+    pub problem: crate::Problem,
+}
+
+/// The marks of a head.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MarkSheet {
+    /// Chance taken of landing short.
+    pub risk: f64,
+    /// The style every worn length is meant in.
+    pub worn: WornStyle,
+    /// Every zone in walking order.
+    pub zones: Vec<SheetZone>,
+}
+
+/// Computes the sheet of a checked reading and aim. A zone with gaps says what is missing and spoils no other.
+pub fn mark_sheet(
+    reading: &RawReading,
+    aim: &Aim,
+    worn: WornStyle,
+    unit: LengthUnit,
+) -> Result<MarkSheet, FieldErrors> {
+    let mut faults = FieldErrors::default();
+    let measures = faults.take("reading.measures", reading.measures.filled());
+    faults.take("aim", aim.check());
+    let Some(measures) = measures.filter(|_| faults.0.is_empty()) else {
+        return Err(faults);
+    };
+    let figure = Figure::of(&measures);
+    let zones = Zone::ALL.into_iter().map(|zone| match zone_mark(reading, aim, &figure, zone, worn, unit) {
+        Ok(result) => SheetZone { zone, result: Some(result), missing: Vec::new() },
+        Err(faults) => {
+            let missing = |FieldError { field, problem }| MissingField { field, problem };
+            SheetZone { zone, result: None, missing: faults.0.into_iter().map(missing).collect() }
+        }
+    });
+    Ok(MarkSheet { risk: aim.risk, worn, zones: zones.collect() })
+}
+
+fn zone_mark(
+    reading: &RawReading,
+    aim: &Aim,
+    figure: &Figure,
+    zone: Zone,
+    worn: WornStyle,
+    unit: LengthUnit,
+) -> Result<ZoneMark, FieldErrors> {
+    let mut faults = FieldErrors::default();
+    let raw = reading.zones.get(&zone).copied().unwrap_or_default();
+    let read = faults.take(&format!("reading.zones.{}", zone.key()), ZoneReading::try_from(&raw));
+    let wish = match aim.zones.get(&zone) {
+        Some(wish) => faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, figure)),
+        None => {
+            faults.push(format!("aim.zones.{}", zone.key()), crate::Problem::Missing);
+            None
+        }
+    };
+    let (Some(read), Some(wish)) = (read, wish) else {
+        return Err(faults);
+    };
+    let task = MarkTask {
+        shortest_mm: wish.shortest_mm,
+        unit,
+        ..MarkTask::new(read, wish.target_mm, worn, aim.risk)
+    };
+    let marks = task.in_all_states();
+    let best: Option<Mark> = advised(&marks);
+    let states = marks.iter().map(|&(state, mark)| {
+        // The choice of state is a reason for the advised one only.
+        let compared = if best.is_some_and(|b| b.state == state) { marks.as_slice() } else { &[] };
+        let reasons = mark.map(|mark| reasons(&task, &mark, compared)).unwrap_or_default();
+        StateMark { state, mark, reasons }
+    });
+    Ok(ZoneMark {
+        target_mm: wish.target_mm,
+        present_worn_mm: task.model().worn_mm(read.stretched_mm, worn),
+        present_fibre_mm: read.stretched_mm,
+        advised: best.map(|mark| mark.state),
+        states: states.collect(),
+    })
+}

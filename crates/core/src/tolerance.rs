@@ -1,0 +1,15 @@
+//! Every epsilon of the computation, with its unit and the reason for its size.
+
+/// Relative width at which the search for an extension stops. Two orders above f64 rounding, far below any measure.
+pub const EXTENSION: f64 = 1e-14;
+/// Width in mm at which the search for a length stops: a millionth of what a comb can show.
+pub const LENGTH_MM: f64 = 1e-9;
+/// Most steps of any search. Halving 10 m down to [`LENGTH_MM`] takes 44, so reaching this is a defect.
+pub const STEPS: usize = 200;
+/// Step of numerical derivatives in fitted parameters, which are logarithms of order one: the cube root of f64
+/// rounding balances truncation against cancellation.
+pub const DERIVATIVE: f64 = 1e-4;
+/// Change of the fit's parameters at which it has settled: a hundredth of a per cent of a parameter.
+pub const FIT: f64 = 1e-8;
+/// Width in mm to which an allowance is searched: a hundredth of what a comb shows would be 0.05.
+pub const ALLOWANCE_MM: f64 = 0.01;

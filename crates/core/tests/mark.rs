@@ -1,0 +1,225 @@
+//! The mark: round trips, what must follow from physics and from risk, and refusal of impossible input.
+#![allow(clippy::unwrap_used, clippy::print_stdout, reason = "a test that can't go on says so by failing")]
+
+use proptest::prelude::*;
+use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
+use spirel_core::head::Point;
+use spirel_core::mark::{Aim, MarkRequest, Outcome, Place, ZoneAim, find_mark, mark_sheet};
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone, ZoneReading, summarise};
+use spirel_core::units::LengthUnit;
+use spirel_core::{Problem, learn};
+
+fn read(stretched: f64, sprung: f64, strands: u32) -> RawZoneReading {
+    RawZoneReading { strands, ..RawZoneReading::measured(stretched, sprung) }
+}
+
+fn ask(reading: RawZoneReading, target: f64, moisture: Moisture, comb: Comb) -> MarkRequest {
+    MarkRequest { state: Some(HeldState { moisture, comb }), ..MarkRequest::new(reading, target) }
+}
+
+#[test]
+fn cutting_at_the_mark_without_extra_lands_on_the_target_in_every_state() {
+    let reading = read(300.0, 150.0, 5);
+    for state in HeldState::all() {
+        let request = MarkRequest { state: Some(state), ..MarkRequest::new(reading, 120.0) };
+        let task = request.task().unwrap();
+        let mark = task.in_state(state).unwrap();
+        let model = task.model();
+        let fibre = model.fibre_from_held(mark.held_without_allowance_mm, 300.0, state).unwrap();
+        let lands = model.worn_mm(fibre, WornStyle::AsItSprings);
+        assert!((lands - 120.0).abs() < 0.5, "{state:?} lands at {lands}");
+    }
+}
+
+#[test]
+fn the_fitted_hair_hangs_as_it_was_measured() {
+    for (stretched, sprung) in
+        [(300.0, 150.0), (300.0, 40.0), (200.0, 20.0), (300.0, 270.0), (500.0, 350.0), (80.0, 60.0)]
+    {
+        let zone = ZoneReading::try_from(&read(stretched, sprung, 10)).unwrap();
+        let worn = learn::fit(&zone).model().worn_mm(stretched, WornStyle::AsItSprings);
+        assert!((worn - sprung).abs() < 3.0, "{stretched}/{sprung}: {worn}");
+    }
+}
+
+#[test]
+fn a_wet_pair_teaches_how_far_water_opens_this_hair() {
+    let mut raw = read(300.0, 150.0, 10);
+    let before = learn::fit(&ZoneReading::try_from(&raw).unwrap());
+    raw.wet_sprung_mm = Some(190.0);
+    let after = learn::fit(&ZoneReading::try_from(&raw).unwrap());
+    let wet = Moisture::Wet.water_g_per_g();
+    let (told, untold) = (after.model().hanging_mm(300.0, wet), before.model().hanging_mm(300.0, wet));
+    assert!((told - 190.0).abs() < (untold - 190.0).abs());
+    assert!(after.sd_of(|m| m.hanging_mm(250.0, wet)) < before.sd_of(|m| m.hanging_mm(250.0, wet)));
+}
+
+#[test]
+fn more_strands_need_less_extra() {
+    let allowance = |strands| {
+        find_mark(&ask(read(300.0, 150.0, strands), 120.0, Moisture::Wet, Comb::Wide)).unwrap().allowance_mm
+    };
+    assert!(allowance(1) > allowance(3) && allowance(3) > allowance(10));
+}
+
+#[test]
+fn taking_less_risk_leaves_more() {
+    let allowance = |risk| {
+        find_mark(&MarkRequest { risk, ..ask(read(300.0, 150.0, 5), 120.0, Moisture::Wet, Comb::Wide) })
+            .unwrap()
+            .allowance_mm
+    };
+    assert!(allowance(0.01) > allowance(0.05) && allowance(0.05) > allowance(0.2));
+    assert!(allowance(0.5) < 0.02, "an even chance needs no extra");
+}
+
+#[test]
+fn the_extra_keeps_its_promise_when_hair_is_drawn_from_the_belief() {
+    // A grid through the Gaussian of the hair itself: of equally likely hairs, about 1 in 20 lands short.
+    let request = ask(read(300.0, 150.0, 1), 120.0, Moisture::Wet, Comb::Fine);
+    let task = request.task().unwrap();
+    let mark = task.in_state(HeldState { moisture: Moisture::Wet, comb: Comb::Fine }).unwrap();
+    // Fine and wet, the fibre left is the held length; so the landing's spread is that of the worn length.
+    let sd = task.belief.sd_of(|m| m.worn_mm(mark.held_mm, WornStyle::AsItSprings));
+    assert!((sd - mark.spread.hair_mm).abs() < 0.05 * sd, "{sd} {}", mark.spread.hair_mm);
+    let expected = task.model().worn_mm(mark.held_mm, WornStyle::AsItSprings);
+    assert!((expected - 120.0 - mark.allowance_mm).abs() < 0.1);
+    assert!((mark.allowance_mm / mark.spread.sd_mm() - 1.645).abs() < 0.05);
+}
+
+#[test]
+fn a_tight_coil_is_advised_dry_and_straight_hair_wet() {
+    let coil = find_mark(&MarkRequest::new(read(300.0, 45.0, 5), 38.0)).unwrap();
+    assert_eq!(coil.state, HeldState { moisture: Moisture::Dry, comb: Comb::None });
+    let straight = find_mark(&MarkRequest::new(read(300.0, 297.0, 5), 200.0)).unwrap();
+    assert_eq!(straight.state.moisture, Moisture::Wet);
+}
+
+#[test]
+fn hair_that_is_too_short_is_told_how_long_to_wait_and_short_cuts_say_what_comes_off() {
+    let short = find_mark(&ask(read(200.0, 100.0, 5), 150.0, Moisture::Wet, Comb::Wide)).unwrap();
+    let Outcome::TooShort { days } = short.outcome else { panic!("{:?}", short.outcome) };
+    assert!((days * 0.35 - (short.fibre_for_target_mm - 200.0)).abs() < 1e-9);
+    let cut = find_mark(&ask(read(300.0, 150.0, 5), 80.0, Moisture::Wet, Comb::Wide)).unwrap();
+    let Outcome::Cut { off_mm } = cut.outcome else { panic!("{:?}", cut.outcome) };
+    assert!((off_mm + cut.lengths.fibre_mm - 300.0).abs() < 1e-9);
+    assert!(cut.lands_low_mm < cut.lengths.worn_mm && cut.lengths.worn_mm < cut.lands_high_mm);
+    assert!(cut.cut_at_target_lands_mm.unwrap() < 60.0, "what is cut at 80 on the comb springs far above it");
+}
+
+#[test]
+fn every_reason_is_a_finished_sentence_with_numbers_of_this_mark() {
+    let request = MarkRequest {
+        shortest_worn_mm: Some(100.0),
+        unit: LengthUnit::Inch,
+        ..MarkRequest::new(read(300.0, 150.0, 2), 120.0)
+    };
+    let answer = request.answer().unwrap();
+    assert!(answer.reasons.len() >= 6);
+    for reason in &answer.reasons {
+        assert!(!reason.text.is_empty() && !reason.text.contains(['{', '}']), "{}", reason.text);
+        assert!(!reason.text.contains(" cm"), "inches were asked for: {}", reason.text);
+    }
+    let springs = answer.reasons.iter().find(|r| r.code == "springs").unwrap();
+    assert_eq!(springs.text, "Stretched 11.8 in, let go 5.9 in: it loses 50 % of its length.");
+}
+
+#[test]
+fn impossible_readings_are_refused_at_the_field() {
+    let cases: [(RawZoneReading, f64, &str); 8] = [
+        (read(-1.0, 10.0, 1), 50.0, "reading.stretched_mm"),
+        (read(0.0, 10.0, 1), 50.0, "reading.stretched_mm"),
+        (read(10_000.0, 100.0, 1), 50.0, "reading.stretched_mm"),
+        (read(100.0, 120.0, 1), 50.0, "reading.sprung_mm"),
+        (read(100.0, f64::NAN, 1), 50.0, "reading.sprung_mm"),
+        (read(100.0, 50.0, 0), 50.0, "reading.strands"),
+        (RawZoneReading::default(), 50.0, "reading.stretched_mm"),
+        (read(100.0, 50.0, 1), f64::INFINITY, "target_worn_mm"),
+    ];
+    for (reading, target, field) in cases {
+        let faults = MarkRequest::new(reading, target).task().unwrap_err();
+        assert_eq!(faults.0[0].field, field, "{faults}");
+    }
+    let longer = MarkRequest::new(read(100.0, 120.0, 1), 50.0).task().unwrap_err();
+    assert_eq!(longer.0[0].problem, Problem::LongerThan { other: "stretched_mm".into() });
+}
+
+fn full_reading() -> RawReading {
+    let mut reading = RawReading::default();
+    for zone in Zone::ALL {
+        reading
+            .zones
+            .insert(zone, RawZoneReading { width_class: Some(WidthClass::Fine), ..read(320.0, 200.0, 3) });
+    }
+    reading
+}
+
+#[test]
+fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() {
+    let mut reading = full_reading();
+    reading.zones.remove(&Zone::Crown);
+    let mut aim = Aim::default();
+    let chin = ZoneAim { lands: Place { point: Point::Chin, below_mm: 0.0 }, shortest: None };
+    for zone in [Zone::LeftSide, Zone::RightSide, Zone::Crown] {
+        aim.zones.insert(zone, chin);
+    }
+    aim.zones
+        .insert(Zone::Nape, ZoneAim { lands: Place { point: Point::Brow, below_mm: 0.0 }, shortest: None });
+    let sheet = mark_sheet(&reading, &aim, WornStyle::AsItSprings, LengthUnit::Cm).unwrap();
+    let zone = |zone| sheet.zones.iter().find(|z| z.zone == zone).unwrap();
+    let (left, right) = (zone(Zone::LeftSide), zone(Zone::RightSide));
+    assert_eq!(left.result, right.result, "equal sides get equal marks");
+    assert_eq!(left.result.as_ref().unwrap().states.len(), HeldState::all().count());
+    assert!(zone(Zone::Crown).missing.iter().any(|m| m.field == "reading.zones.crown.stretched_mm"));
+    assert!(zone(Zone::Top).missing.iter().any(|m| m.field == "aim.zones.top"));
+    assert!(zone(Zone::Nape).missing.iter().any(|m| m.field == "aim.zones.nape.lands"));
+}
+
+#[test]
+fn a_summary_counts_what_is_complete_and_notices_sides_that_differ() {
+    let mut reading = full_reading();
+    reading.zones.get_mut(&Zone::LeftSide).unwrap().sprung_mm = Some(120.0);
+    reading.zones.get_mut(&Zone::Nape).unwrap().sprung_mm = None;
+    let summary = summarise(&reading);
+    assert_eq!(summary.complete, 7);
+    assert!((summary.sides_differ_by.unwrap() - (1.0 - 120.0 / 320.0 - (1.0 - 200.0 / 320.0))).abs() < 1e-12);
+}
+
+#[test]
+fn the_same_question_has_the_same_answer_bit_for_bit() {
+    let request = MarkRequest::new(read(287.0, 133.0, 3), 111.0);
+    let say = || serde_json::to_string(&request.answer().unwrap()).unwrap();
+    let first = say();
+    std::thread::scope(|scope| {
+        for _ in 0..4 {
+            scope.spawn(|| assert_eq!(say(), first));
+        }
+    });
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(128))]
+    #[test]
+    fn any_possible_zone_gets_a_sound_mark_or_none(
+        stretched in 20.0..900.0_f64, share in 0.06..1.0_f64, target_share in 0.2..1.3_f64,
+        strands in 1u32..20, width in 30.0..110.0_f64, wet in proptest::option::of(0.1..1.0_f64),
+        worn in proptest::sample::select(vec![WornStyle::AsItSprings, WornStyle::Diffused, WornStyle::BrushedOut, WornStyle::Smoothed]),
+    ) {
+        let sprung = (stretched * share).max(2.0);
+        let reading = RawZoneReading {
+            width_um: Some(width), wet_sprung_mm: wet.map(|w| sprung + (stretched - sprung) * w), ..read(stretched, sprung, strands)
+        };
+        let request = MarkRequest { worn, ..MarkRequest::new(reading, (sprung * target_share).max(2.0)) };
+        let task = request.task().unwrap();
+        for (state, mark) in task.in_all_states() {
+            let Some(mark) = mark else { continue };
+            for length in [mark.held_mm, mark.comb_mm, mark.held_without_allowance_mm, mark.lands_low_mm, mark.lands_high_mm,
+                           mark.lengths.fibre_mm, mark.lengths.held_mm, mark.lengths.hanging_mm, mark.lengths.worn_mm] {
+                prop_assert!(length.is_finite() && length >= 0.0, "{state:?} {mark:?}");
+            }
+            prop_assert!(mark.allowance_mm > 0.0 && mark.comb_mm >= mark.held_mm - 1e-6);
+            prop_assert!(mark.held_mm >= mark.held_without_allowance_mm - 1e-6);
+            prop_assert!(mark.lengths.fibre_mm <= stretched + 1e-9, "nothing gets longer");
+        }
+    }
+}
