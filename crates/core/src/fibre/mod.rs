@@ -17,7 +17,7 @@ mod extension;
 mod hanging;
 mod lengths;
 mod material;
-mod search;
+pub(crate) mod search;
 mod state;
 
 pub use extension::Rod;

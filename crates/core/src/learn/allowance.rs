@@ -1,5 +1,6 @@
 //! The extra that is left because the spring is not certain.
 
+use crate::fibre::search::zero_between;
 use crate::tolerance;
 use statrs::distribution::{ContinuousCDF, Normal};
 
@@ -13,28 +14,27 @@ pub fn risk_factor(risk: f64) -> f64 {
 ///
 /// `sd_mm` gives the standard error of the landing aimed at a worn length, or none where nothing can be said. The
 /// error changes with the length aimed at (and jumps where the hair ends), so the extra is the least that covers its
-/// own error: extra ≥ factor·sd(target + extra), found by halving. None if it would be longer than the target
+/// own error: extra ≥ factor·sd(target + extra), found by bracketing. None if it would be longer than the target
 /// itself: that way of cutting can't promise anything.
 pub fn allowance_mm(target_mm: f64, risk: f64, sd_mm: impl Fn(f64) -> Option<f64>) -> Option<f64> {
     let factor = risk_factor(risk);
-    let covered = |extra: f64| Some(extra >= factor * sd_mm(target_mm + extra)?);
+    let uncovered = |extra: f64| Some(factor * sd_mm(target_mm + extra)? - extra);
     // The error hardly changes over one allowance, so twice the first guess nearly always closes the bracket.
-    let (mut low, mut high) = (0.0, 2.0 * factor * sd_mm(target_mm)?);
-    while !covered(high)? {
-        (low, high) = (high, 2.0 * high);
-        if low > target_mm {
+    let first = uncovered(0.0)?;
+    let (mut low, mut high) = ((0.0, first), (2.0 * first, uncovered(2.0 * first)?));
+    while high.1 > 0.0 {
+        if high.0 > target_mm {
             return None;
         }
+        low = high;
+        high = (2.0 * high.0, uncovered(2.0 * high.0)?);
     }
-    while high - low > tolerance::ALLOWANCE_MM {
-        let middle = 0.5 * (low + high);
-        if covered(middle)? {
-            high = middle;
-        } else {
-            low = middle;
-        }
-    }
-    (high <= target_mm).then_some(high)
+    // Between two lengths that both have an answer every length has one.
+    let search = |extra: f64| uncovered(extra).unwrap_or(f64::INFINITY);
+    let extra = zero_between(low, high, tolerance::ALLOWANCE_MM, search);
+    // The zero is met from either side: the one step more keeps the promise.
+    let extra = if search(extra) > 0.0 { (extra + tolerance::ALLOWANCE_MM).min(high.0) } else { extra };
+    (extra <= target_mm).then_some(extra)
 }
 
 #[cfg(test)]

@@ -3,10 +3,12 @@
 use crate::constants::{WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
-use serde::{Deserialize, Serialize};
+use serde::de::Error;
+use serde::{Deserialize, Deserializer, Serialize};
+use std::borrow::Cow;
 
 /// The zones read one at a time, in walking order round the head: front, left, back, right.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Zone {
@@ -55,6 +57,11 @@ impl Zone {
         }
     }
 
+    /// The zone of that name.
+    fn of_key(key: &str) -> Option<Self> {
+        Self::ALL.into_iter().find(|zone| zone.key() == key)
+    }
+
     /// The zone on the other side, for those that have one.
     pub fn mirrored(self) -> Option<Self> {
         match self {
@@ -62,6 +69,16 @@ impl Zone {
             Self::RightSide => Some(Self::LeftSide),
             _ => None,
         }
+    }
+}
+
+impl<'de> Deserialize<'de> for Zone {
+    /// Read as text, not as an enum: only so do readers that report the path of a fault see the name of the zone.
+    fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
+        const KNOWN: &[&str] =
+            &["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
+        let key = Cow::<str>::deserialize(deserializer)?;
+        Self::of_key(&key).ok_or_else(|| D::Error::unknown_variant(&key, KNOWN))
     }
 }
 
