@@ -1,0 +1,312 @@
+//! Houses, the people who work in them, and who is signed in.
+
+use crate::{Store, StoreError, audit};
+use argon2::{Argon2, PasswordHasher, PasswordVerifier, password_hash::phc::PasswordHash};
+use chrono::{DateTime, TimeDelta, Utc};
+use serde::{Deserialize, Serialize};
+use sha2::{Digest, Sha256};
+use spirel_core::units::LengthUnit;
+use sqlx::{FromRow, MySqlConnection};
+use std::fmt::Write;
+use std::sync::LazyLock;
+use uuid::Uuid;
+
+/// Hours a session lasts: a long day at the chair.
+pub const SESSION_HOURS: i64 = 14;
+
+/// What a person may do in their house.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Role {
+    /// Everything, and the audit.
+    Owner,
+    /// Clients and visits.
+    Stylist,
+    /// Clients and visits, beside a stylist.
+    Trainee,
+    /// Clients, and looks at visits.
+    Desk,
+}
+
+impl Role {
+    /// The name in the database.
+    fn key(self) -> &'static str {
+        match self {
+            Self::Owner => "owner",
+            Self::Stylist => "stylist",
+            Self::Trainee => "trainee",
+            Self::Desk => "desk",
+        }
+    }
+
+    /// Whether visits may be started and their stages filled in.
+    pub fn may_edit_visits(self) -> bool {
+        self != Self::Desk
+    }
+
+    /// Whether the audit may be read.
+    pub fn may_read_audit(self) -> bool {
+        self == Self::Owner
+    }
+}
+
+impl TryFrom<String> for Role {
+    type Error = StoreError;
+
+    fn try_from(key: String) -> Result<Self, StoreError> {
+        let all = [Self::Owner, Self::Stylist, Self::Trainee, Self::Desk];
+        all.into_iter().find(|role| role.key() == key).ok_or(StoreError::UnknownKey(key))
+    }
+}
+
+/// Who asks, and for which house.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Actor {
+    /// The house every row must belong to.
+    pub house_id: Uuid,
+    /// The person.
+    pub person_id: Uuid,
+    /// What they may do.
+    pub role: Role,
+}
+
+/// A person who is signed in.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Person {
+    /// Their key.
+    pub id: Uuid,
+    /// Their house's key.
+    pub house_id: Uuid,
+    /// Their house's name.
+    pub house: String,
+    /// Their name.
+    pub name: String,
+    /// Their sign-in.
+    pub email: String,
+    /// What they may do.
+    pub role: Role,
+    /// The unit they read lengths in.
+    pub length_unit: LengthUnit,
+}
+
+impl Person {
+    /// Them as someone who asks.
+    pub fn actor(&self) -> Actor {
+        Actor { house_id: self.house_id, person_id: self.id, role: self.role }
+    }
+}
+
+#[derive(FromRow)]
+struct PersonRow {
+    id: Uuid,
+    house_id: Uuid,
+    house: String,
+    name: String,
+    email: String,
+    #[sqlx(try_from = "String")]
+    role: Role,
+    length_unit: String,
+    password_hash: String,
+}
+
+impl From<PersonRow> for Person {
+    fn from(row: PersonRow) -> Self {
+        let length_unit = if row.length_unit == "inch" { LengthUnit::Inch } else { LengthUnit::Cm };
+        Self {
+            id: row.id,
+            house_id: row.house_id,
+            house: row.house,
+            name: row.name,
+            email: row.email,
+            role: row.role,
+            length_unit,
+        }
+    }
+}
+
+/// A hash of nobody's password: checked when an address is unknown, so that both answers take as long.
+static NOBODY: LazyLock<String> = LazyLock::new(|| hash_password("nobody").unwrap_or_default());
+
+fn hash_password(password: &str) -> Result<String, StoreError> {
+    let hash: PasswordHash = Argon2::default()
+        .hash_password(password.as_bytes())
+        .map_err(|e| StoreError::Password(e.to_string()))?;
+    Ok(hash.to_string())
+}
+
+fn password_fits(password: &str, hash: &str) -> bool {
+    PasswordHash::new(hash)
+        .is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
+}
+
+/// Hashing takes tens of milliseconds of one core, so it is kept off the threads that answer requests.
+async fn on_a_worker<T: Send + 'static>(work: impl FnOnce() -> T + Send + 'static) -> Result<T, StoreError> {
+    tokio::task::spawn_blocking(work).await.map_err(|e| StoreError::Password(e.to_string()))
+}
+
+fn token_hash(token: &str) -> Vec<u8> {
+    Sha256::digest(token.as_bytes()).to_vec()
+}
+
+fn new_token() -> String {
+    let bytes: [u8; 32] = rand::random();
+    bytes.iter().fold(String::with_capacity(64), |mut text, byte| {
+        // Writing to a string can't fail.
+        let _ = write!(text, "{byte:02x}");
+        text
+    })
+}
+
+impl Store {
+    /// Sets up a house.
+    pub async fn add_house(&self, name: &str) -> Result<Uuid, StoreError> {
+        let id = Uuid::now_v7();
+        sqlx::query("INSERT INTO house (id, name, created_at) VALUES (?, ?, ?)")
+            .bind(id)
+            .bind(name)
+            .bind(Utc::now())
+            .execute(&self.pool)
+            .await?;
+        Ok(id)
+    }
+
+    /// Takes a person into a house.
+    pub async fn add_person(
+        &self,
+        house_id: Uuid,
+        name: &str,
+        email: &str,
+        role: Role,
+        password: &str,
+    ) -> Result<Actor, StoreError> {
+        let password = password.to_owned();
+        let hash = on_a_worker(move || hash_password(&password)).await??;
+        let actor = Actor { house_id, person_id: Uuid::now_v7(), role };
+        let mut tx = self.pool.begin().await?;
+        sqlx::query(
+            "INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
+        )
+        .bind(actor.person_id)
+        .bind(house_id)
+        .bind(name)
+        .bind(email.to_lowercase())
+        .bind(role.key())
+        .bind(hash)
+        .bind(Utc::now())
+        .execute(&mut *tx)
+        .await
+        .map_err(|e| match &e {
+            sqlx::Error::Database(db) if db.is_unique_violation() => StoreError::EmailTaken,
+            _ => e.into(),
+        })?;
+        audit::record(&mut tx, &actor, "created", ("person", actor.person_id), None).await?;
+        tx.commit().await?;
+        Ok(actor)
+    }
+
+    /// Checks a password and opens a session; none if address and password don't fit. The answer holds the token,
+    /// which is never seen again. `replaced` is a token to end at the same time.
+    pub async fn sign_in(
+        &self,
+        email: &str,
+        password: &str,
+        replaced: Option<&str>,
+    ) -> Result<Option<(String, Person)>, StoreError> {
+        let row: Option<PersonRow> = sqlx::query_as(
+            "SELECT p.id, p.house_id, h.name AS house, p.name, p.email, p.role, p.length_unit, p.password_hash
+             FROM person p JOIN house h ON h.id = p.house_id WHERE p.email = ?",
+        )
+        .bind(email.to_lowercase())
+        .fetch_optional(&self.pool)
+        .await?;
+        let hash = row.as_ref().map_or_else(|| NOBODY.clone(), |row| row.password_hash.clone());
+        let password = password.to_owned();
+        let fits = on_a_worker(move || password_fits(&password, &hash)).await?;
+        let Some(person) = row.filter(|_| fits).map(Person::from) else {
+            return Ok(None);
+        };
+        let token = new_token();
+        let now = Utc::now();
+        let mut tx = self.pool.begin().await?;
+        if let Some(old) = replaced {
+            end_session(&mut tx, old).await?;
+        }
+        sqlx::query("DELETE FROM session WHERE person_id = ? AND expires_at < ?")
+            .bind(person.id)
+            .bind(now)
+            .execute(&mut *tx)
+            .await?;
+        sqlx::query(
+            "INSERT INTO session (token_hash, person_id, created_at, expires_at) VALUES (?, ?, ?, ?)",
+        )
+        .bind(token_hash(&token))
+        .bind(person.id)
+        .bind(now)
+        .bind(now + TimeDelta::hours(SESSION_HOURS))
+        .execute(&mut *tx)
+        .await?;
+        audit::record(&mut tx, &person.actor(), "signed_in", ("person", person.id), None).await?;
+        tx.commit().await?;
+        Ok(Some((token, person)))
+    }
+
+    /// Who a token belongs to, while its session lasts.
+    pub async fn who_is(&self, token: &str, now: DateTime<Utc>) -> Result<Option<Person>, StoreError> {
+        let row: Option<PersonRow> = sqlx::query_as(
+            "SELECT p.id, p.house_id, h.name AS house, p.name, p.email, p.role, p.length_unit, p.password_hash
+             FROM session s JOIN person p ON p.id = s.person_id JOIN house h ON h.id = p.house_id
+             WHERE s.token_hash = ? AND s.expires_at > ?",
+        )
+        .bind(token_hash(token))
+        .bind(now)
+        .fetch_optional(&self.pool)
+        .await?;
+        Ok(row.map(Person::from))
+    }
+
+    /// Ends one session.
+    pub async fn sign_out(&self, token: &str) -> Result<(), StoreError> {
+        let mut connection = self.pool.acquire().await?;
+        end_session(&mut connection, token).await
+    }
+
+    /// Ends every session of a person.
+    pub async fn sign_out_everywhere(&self, actor: &Actor) -> Result<(), StoreError> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query("DELETE FROM session WHERE person_id = ?")
+            .bind(actor.person_id)
+            .execute(&mut *tx)
+            .await?;
+        audit::record(&mut tx, actor, "signed_out_everywhere", ("person", actor.person_id), None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Sets the unit a person reads lengths in.
+    pub async fn set_length_unit(&self, actor: &Actor, unit: LengthUnit) -> Result<(), StoreError> {
+        let unit = match unit {
+            LengthUnit::Cm => "cm",
+            LengthUnit::Inch => "inch",
+        };
+        let mut tx = self.pool.begin().await?;
+        sqlx::query("UPDATE person SET length_unit = ? WHERE id = ? AND house_id = ?")
+            .bind(unit)
+            .bind(actor.person_id)
+            .bind(actor.house_id)
+            .execute(&mut *tx)
+            .await?;
+        audit::record(&mut tx, actor, "changed_unit", ("person", actor.person_id), None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+}
+
+async fn end_session(connection: &mut MySqlConnection, token: &str) -> Result<(), StoreError> {
+    sqlx::query("DELETE FROM session WHERE token_hash = ?")
+        .bind(token_hash(token))
+        .execute(connection)
+        .await?;
+    Ok(())
+}

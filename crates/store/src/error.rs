@@ -1,0 +1,52 @@
+//! What can go wrong between the product and its database.
+
+use crate::Document;
+
+/// A failed question or change.
+#[derive(Debug, thiserror::Error)]
+pub enum StoreError {
+    /// There is no such thing in this house.
+    #[error("not found")]
+    NotFound,
+    /// Somebody else saved first. What they saved comes along, so that both can be shown.
+    #[error("saved by someone else since version {base}")]
+    Conflict {
+        /// The version the refused change started from.
+        base: u32,
+        /// What stands now.
+        current: Box<Document>,
+    },
+    /// An e-mail address that is already someone's.
+    #[error("this e-mail address is already used")]
+    EmailTaken,
+    /// A stored name that this version doesn't know.
+    #[error("unknown stored name: {0}")]
+    UnknownKey(String),
+    /// A password could not be hashed or checked.
+    #[error("password hashing failed: {0}")]
+    Password(String),
+    /// A stored document is not what was saved.
+    #[error("a stored document could not be read: {0}")]
+    Document(#[from] serde_json::Error),
+    /// The schema could not be brought up to date.
+    #[error("migration failed: {0}")]
+    Migration(sqlx::migrate::MigrateError),
+    /// The database refused or is not there.
+    #[error("database: {0}")]
+    Database(#[from] sqlx::Error),
+}
+
+impl StoreError {
+    /// Whether trying again later may help: the database is away, not the request wrong.
+    pub fn is_unavailable(&self) -> bool {
+        matches!(
+            self,
+            Self::Database(
+                sqlx::Error::Io(_)
+                    | sqlx::Error::PoolTimedOut
+                    | sqlx::Error::PoolClosed
+                    | sqlx::Error::WorkerCrashed
+            )
+        )
+    }
+}

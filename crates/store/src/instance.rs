@@ -1,0 +1,308 @@
+//! A private MariaDB: made in a folder, started on loopback, stopped cleanly.
+//!
+//! The database runs under a small shell that holds a pipe from this process. When the process ends, however it ends,
+//! the pipe closes and the shell stops the database, so nothing is left running and no stale process has to be found.
+//! A lock on the folder, which the system takes back when its holder ends, keeps two processes apart.
+
+use std::fs::{self, File, OpenOptions, TryLockError};
+use std::io::{self, Write};
+use std::net::TcpListener;
+use std::os::unix::fs::{MetadataExt, PermissionsExt, chown};
+use std::os::unix::process::CommandExt;
+use std::path::{Path, PathBuf};
+use std::process::{Child, Command, Stdio};
+use std::time::{Duration, Instant};
+
+/// The database the product keeps its rows in.
+const DATABASE: &str = "spirel";
+/// How long a start may take: making a new one is 2 s on a quiet machine.
+const PATIENCE: Duration = Duration::from_secs(60);
+
+/// Why a private database can't be had.
+#[derive(Debug, thiserror::Error)]
+pub enum InstanceError {
+    /// The server isn't installed.
+    #[error(
+        "MariaDB is not installed ({0} was not found). Install it with `apt-get install --no-install-recommends mariadb-server`, or set DATABASE_URL to a MariaDB of your own."
+    )]
+    NotInstalled(&'static str),
+    /// Another process holds the folder.
+    #[error(
+        "Another Spirel (process {holder}) is using {folder}. Stop it first, or choose another folder with --data."
+    )]
+    InUse {
+        /// The folder.
+        folder: PathBuf,
+        /// Process id the holder wrote down.
+        holder: String,
+    },
+    /// The port asked for is taken.
+    #[error(
+        "Port {0} on 127.0.0.1 is already in use. Choose another with --database-port, or leave it out and a free one is taken."
+    )]
+    PortBusy(u16),
+    /// Making the data folder failed.
+    #[error("The database could not be made: {0}")]
+    Install(String),
+    /// It did not come up.
+    #[error("The database did not start: {0}")]
+    Start(String),
+    /// The folder can't be used.
+    #[error("{folder}: {source}")]
+    Folder {
+        /// The folder.
+        folder: PathBuf,
+        /// Why.
+        source: io::Error,
+    },
+}
+
+/// How to start it.
+#[derive(Debug, Clone, Default)]
+pub struct InstanceOptions {
+    /// Port on loopback; a free one if none is given.
+    pub port: Option<u16>,
+    /// For tests: the folder is removed when the process ends, and nothing is forced to disk.
+    pub throwaway: bool,
+}
+
+/// A running private MariaDB. Dropping it stops it.
+#[derive(Debug)]
+pub struct LocalDatabase {
+    guardian: Child,
+    port: u16,
+    password: String,
+    // Held for as long as the database runs.
+    _lock: File,
+}
+
+impl LocalDatabase {
+    /// Starts the database kept in `folder`, making it if it isn't there. Blocks until it answers.
+    pub fn start(folder: &Path, options: &InstanceOptions) -> Result<Self, InstanceError> {
+        let server = find("mariadbd")?;
+        let at = |source| InstanceError::Folder { folder: folder.to_owned(), source };
+        fs::create_dir_all(folder).map_err(at)?;
+        let folder = folder.canonicalize().map_err(at)?;
+        let lock = lock(&folder)?;
+        let owner = Owner::of_database().map_err(at)?;
+        let data = folder.join("data");
+        if !data.exists() {
+            install(&folder, &data, &owner)?;
+        }
+        let port = free_port(options.port)?;
+        let password = random_word();
+        let first = folder.join("first.sql");
+        write_first(&first, &password, &owner).map_err(at)?;
+        let log = folder.join("mariadb.log");
+        let _ = fs::remove_file(&log);
+
+        let mut arguments = vec![
+            "--no-defaults".to_owned(),
+            format!("--datadir={}", data.display()),
+            format!("--socket={}", folder.join("s").display()),
+            format!("--pid-file={}", folder.join("mariadb.pid").display()),
+            format!("--log-error={}", log.display()),
+            format!("--init-file={}", first.display()),
+            format!("--tmpdir={}", folder.display()),
+            "--bind-address=127.0.0.1".to_owned(),
+            format!("--port={port}"),
+            "--skip-name-resolve".to_owned(),
+            "--character-set-server=utf8mb4".to_owned(),
+            "--collation-server=utf8mb4_unicode_520_ci".to_owned(),
+            "--innodb-log-file-size=48M".to_owned(),
+        ];
+        if let Some(user) = &owner.name {
+            arguments.push(format!("--user={user}"));
+        }
+        if options.throwaway {
+            arguments.push("--innodb-flush-log-at-trx-commit=0".to_owned());
+            arguments.push("--innodb-fast-shutdown=2".to_owned());
+        }
+        let after = if options.throwaway { "rm -rf \"$FOLDER\"" } else { ":" };
+        let script = format!(
+            "\"$SERVER\" \"$@\" </dev/null >/dev/null 2>&1 & pid=$!; cat >/dev/null; kill $pid; wait $pid; {after}"
+        );
+        let guardian = Command::new("sh")
+            .args(["-c", &script, "sh"])
+            .args(&arguments)
+            .env("SERVER", &server)
+            .env("FOLDER", &folder)
+            .stdin(Stdio::piped())
+            .stdout(Stdio::null())
+            .stderr(Stdio::null())
+            // A group of its own: Ctrl-C in the terminal reaches this process, which then stops the database in order.
+            .process_group(0)
+            .spawn()
+            .map_err(|e| InstanceError::Start(e.to_string()))?;
+        let database = Self { guardian, port, password, _lock: lock };
+        database.wait_until_it_answers(&log)?;
+        fs::remove_file(&first).map_err(at)?;
+        Ok(database)
+    }
+
+    /// Address of the product's database.
+    pub fn url(&self) -> String {
+        self.url_of(DATABASE)
+    }
+
+    /// Address of another database of this instance, whose name must begin with `spirel_`.
+    pub fn url_of(&self, database: &str) -> String {
+        format!("mysql://spirel:{}@127.0.0.1:{}/{database}", self.password, self.port)
+    }
+
+    /// The port it listens on.
+    pub fn port(&self) -> u16 {
+        self.port
+    }
+
+    /// Stops it and waits until it has stopped.
+    pub fn stop(mut self) {
+        self.shut_down();
+    }
+
+    fn shut_down(&mut self) {
+        drop(self.guardian.stdin.take());
+        // It has been told to stop; there is nothing better to do than wait for it.
+        let _ = self.guardian.wait();
+    }
+
+    /// Ready once the log says so: the port is open before the first statements have been read.
+    fn wait_until_it_answers(&self, log: &Path) -> Result<(), InstanceError> {
+        let began = Instant::now();
+        loop {
+            let said = fs::read_to_string(log).unwrap_or_default();
+            if said.contains("ready for connections") {
+                return Ok(());
+            }
+            let failed = said.contains("[ERROR] Aborting") || said.contains("[ERROR] Can't start server");
+            if failed || began.elapsed() > PATIENCE {
+                let errors: Vec<_> = said.lines().filter(|line| line.contains("[ERROR]")).take(5).collect();
+                let errors = errors.join(" ");
+                return Err(InstanceError::Start(if errors.is_empty() {
+                    "it did not answer in time".into()
+                } else {
+                    errors
+                }));
+            }
+            std::thread::sleep(Duration::from_millis(20));
+        }
+    }
+}
+
+impl Drop for LocalDatabase {
+    fn drop(&mut self) {
+        self.shut_down();
+    }
+}
+
+/// Who the database runs as: the caller, unless that is root, whom it refuses.
+struct Owner {
+    name: Option<&'static str>,
+    ids: Option<(u32, u32)>,
+}
+
+impl Owner {
+    fn of_database() -> io::Result<Self> {
+        if fs::metadata("/proc/self")?.uid() != 0 {
+            return Ok(Self { name: None, ids: None });
+        }
+        let number = |flag| -> io::Result<u32> {
+            let output = Command::new("id").args([flag, "mysql"]).output()?;
+            let text = String::from_utf8_lossy(&output.stdout);
+            text.trim()
+                .parse()
+                .map_err(|_| io::Error::other("there is no user named mysql to run the database as"))
+        };
+        Ok(Self { name: Some("mysql"), ids: Some((number("-u")?, number("-g")?)) })
+    }
+
+    fn give(&self, path: &Path) -> io::Result<()> {
+        match self.ids {
+            Some((user, group)) => chown(path, Some(user), Some(group)),
+            None => Ok(()),
+        }
+    }
+}
+
+fn find(program: &'static str) -> Result<PathBuf, InstanceError> {
+    let path = std::env::var_os("PATH").unwrap_or_default();
+    std::env::split_paths(&path)
+        .chain(["/usr/sbin".into(), "/usr/bin".into(), "/usr/local/sbin".into()])
+        .map(|folder: PathBuf| folder.join(program))
+        .find(|candidate| candidate.is_file())
+        .ok_or(InstanceError::NotInstalled(program))
+}
+
+fn lock(folder: &Path) -> Result<File, InstanceError> {
+    let path = folder.join("lock");
+    let at = |source| InstanceError::Folder { folder: path.clone(), source };
+    let mut file =
+        OpenOptions::new().read(true).write(true).create(true).truncate(false).open(&path).map_err(at)?;
+    match file.try_lock() {
+        Ok(()) => {}
+        Err(TryLockError::WouldBlock) => {
+            let holder = fs::read_to_string(&path).unwrap_or_default().trim().to_owned();
+            return Err(InstanceError::InUse { folder: folder.to_owned(), holder });
+        }
+        Err(TryLockError::Error(e)) => return Err(at(e)),
+    }
+    // What an ended holder wrote is overwritten: only the lock itself counts.
+    file.set_len(0).map_err(at)?;
+    writeln!(file, "{}", std::process::id()).map_err(at)?;
+    Ok(file)
+}
+
+fn free_port(wanted: Option<u16>) -> Result<u16, InstanceError> {
+    let port = wanted.unwrap_or(0);
+    let listener = TcpListener::bind(("127.0.0.1", port)).map_err(|_| InstanceError::PortBusy(port))?;
+    listener.local_addr().map(|a| a.port()).map_err(|e| InstanceError::Start(e.to_string()))
+}
+
+/// Makes the data folder beside its place and moves it there when it is whole, so that a start that was cut short
+/// leaves nothing half made.
+fn install(folder: &Path, data: &Path, owner: &Owner) -> Result<(), InstanceError> {
+    let tool = find("mariadb-install-db")?;
+    let fresh = folder.join("data.new");
+    let failed = |e: io::Error| InstanceError::Install(e.to_string());
+    if fresh.exists() {
+        fs::remove_dir_all(&fresh).map_err(failed)?;
+    }
+    fs::create_dir(&fresh).map_err(failed)?;
+    owner.give(folder).map_err(failed)?;
+    owner.give(&fresh).map_err(failed)?;
+    let mut command = Command::new(tool);
+    command.args(["--no-defaults", "--auth-root-authentication-method=socket", "--skip-test-db"]);
+    command.arg(format!("--datadir={}", fresh.display()));
+    if let Some(user) = owner.name {
+        command.arg(format!("--user={user}"));
+    }
+    let output = command.output().map_err(failed)?;
+    if !output.status.success() {
+        let said = String::from_utf8_lossy(&output.stderr);
+        let last: Vec<_> = said.lines().rev().take(4).collect();
+        return Err(InstanceError::Install(last.join(" ")));
+    }
+    fs::rename(&fresh, data).map_err(failed)
+}
+
+/// The statements the server runs before it listens: the product's user gets a new password at every start, so none
+/// is kept anywhere.
+fn write_first(path: &Path, password: &str, owner: &Owner) -> io::Result<()> {
+    fs::write(path, "")?;
+    fs::set_permissions(path, fs::Permissions::from_mode(0o600))?;
+    owner.give(path)?;
+    fs::write(
+        path,
+        format!(
+            "CREATE DATABASE IF NOT EXISTS {DATABASE};\n\
+             CREATE OR REPLACE USER spirel@127.0.0.1 IDENTIFIED BY '{password}';\n\
+             GRANT ALL ON `{DATABASE}`.* TO spirel@127.0.0.1;\n\
+             GRANT ALL ON `{DATABASE}\\_%`.* TO spirel@127.0.0.1;\n"
+        ),
+    )
+}
+
+fn random_word() -> String {
+    let bits: u128 = rand::random();
+    format!("{bits:032x}")
+}

@@ -1,0 +1,117 @@
+//! Visits of a client.
+
+use crate::documents::add_version;
+use crate::{Actor, Client, Document, Stage, Store, StoreError, audit};
+use chrono::{NaiveDate, Utc};
+use serde::Serialize;
+use serde_json::Value;
+use sqlx::FromRow;
+use uuid::Uuid;
+
+/// A visit in a client's list, with the version each stage has reached (0: not begun).
+#[derive(Debug, Clone, Serialize, FromRow)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct VisitRow {
+    /// Its key.
+    pub id: Uuid,
+    /// Its day.
+    pub on_date: NaiveDate,
+    /// Who began it.
+    pub stylist: String,
+    /// Version of the talk.
+    pub talk_version: u32,
+    /// Version of the reading.
+    pub read_version: u32,
+    /// Version of the aim.
+    pub aim_version: u32,
+}
+
+/// A visit with its client and the newest document of each stage that has been begun.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Visit {
+    /// Its key.
+    pub id: Uuid,
+    /// Its day.
+    pub on_date: NaiveDate,
+    /// Who began it.
+    pub stylist: String,
+    /// Whose hair.
+    pub client: Client,
+    /// Newest document of each stage that has been begun.
+    pub documents: Vec<Document>,
+}
+
+impl Store {
+    /// A client's visits, newest first.
+    pub async fn visits(&self, actor: &Actor, client_id: Uuid) -> Result<Vec<VisitRow>, StoreError> {
+        let rows = sqlx::query_as(
+            "SELECT v.id, v.on_date, p.name AS stylist,
+               CAST(COALESCE(MAX(CASE WHEN d.stage = 'talk' THEN d.version END), 0) AS UNSIGNED INTEGER) AS talk_version,
+               CAST(COALESCE(MAX(CASE WHEN d.stage = 'read' THEN d.version END), 0) AS UNSIGNED INTEGER) AS read_version,
+               CAST(COALESCE(MAX(CASE WHEN d.stage = 'aim' THEN d.version END), 0) AS UNSIGNED INTEGER) AS aim_version
+             FROM visit v JOIN person p ON p.id = v.created_by LEFT JOIN stage_document d ON d.visit_id = v.id
+             WHERE v.client_id = ? AND v.house_id = ?
+             GROUP BY v.id, v.on_date, p.name ORDER BY v.on_date DESC, v.id DESC",
+        )
+        .bind(client_id)
+        .bind(actor.house_id)
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows)
+    }
+
+    /// Begins a visit.
+    pub async fn add_visit(
+        &self,
+        actor: &Actor,
+        client_id: Uuid,
+        on_date: NaiveDate,
+    ) -> Result<Uuid, StoreError> {
+        self.import_visit(actor, client_id, on_date, &[]).await
+    }
+
+    /// Begins a visit that already has documents: all of it lands, or nothing.
+    pub async fn import_visit(
+        &self,
+        actor: &Actor,
+        client_id: Uuid,
+        on_date: NaiveDate,
+        documents: &[(Stage, Value)],
+    ) -> Result<Uuid, StoreError> {
+        self.client(actor, client_id).await?;
+        let id = Uuid::now_v7();
+        let mut tx = self.pool.begin().await?;
+        sqlx::query("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)")
+            .bind(id)
+            .bind(actor.house_id)
+            .bind(client_id)
+            .bind(on_date)
+            .bind(actor.person_id)
+            .bind(Utc::now())
+            .execute(&mut *tx)
+            .await?;
+        audit::record(&mut tx, actor, "created", ("visit", id), None).await?;
+        for (stage, body) in documents {
+            add_version(&mut tx, actor, id, 1, *stage, body).await?;
+        }
+        tx.commit().await?;
+        Ok(id)
+    }
+
+    /// A visit of the house with everything in it.
+    pub async fn visit(&self, actor: &Actor, id: Uuid) -> Result<Visit, StoreError> {
+        let row: Option<(Uuid, NaiveDate, String)> = sqlx::query_as(
+            "SELECT v.client_id, v.on_date, p.name FROM visit v JOIN person p ON p.id = v.created_by
+             WHERE v.id = ? AND v.house_id = ?",
+        )
+        .bind(id)
+        .bind(actor.house_id)
+        .fetch_optional(&self.pool)
+        .await?;
+        let (client_id, on_date, stylist) = row.ok_or(StoreError::NotFound)?;
+        let client = self.client(actor, client_id).await?;
+        let documents = self.documents(actor, id).await?;
+        Ok(Visit { id, on_date, stylist, client, documents })
+    }
+}
