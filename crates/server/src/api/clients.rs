@@ -1,0 +1,63 @@
+//! The people whose hair is cut.
+
+use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use actix_web::{HttpResponse, get, post, web};
+use serde::Deserialize;
+pub use spirel_store::ClientDraft;
+use spirel_store::{Client, ClientPage};
+use utoipa::IntoParams;
+use uuid::Uuid;
+
+/// What is looked for.
+#[derive(Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct ClientQuery {
+    /// Part of the name or note.
+    #[serde(default)]
+    search: String,
+    /// Page, from 1.
+    #[serde(default = "first")]
+    page: u32,
+}
+
+fn first() -> u32 {
+    1
+}
+
+/// The house's clients by name, a page at a time.
+#[utoipa::path(tag = "clients", params(ClientQuery), responses((status = 200, body = ClientPage)))]
+#[get("/api/clients")]
+pub async fn list(
+    person: SignedIn,
+    state: web::Data<State>,
+    query: web::Query<ClientQuery>,
+) -> Result<web::Json<ClientPage>, Refusal> {
+    Ok(web::Json(state.store.clients(&person.actor(), &query.search, query.page).await?))
+}
+
+/// Takes in a client, who has agreed that measures and notes are kept.
+#[utoipa::path(tag = "clients", request_body = ClientDraft, responses(
+    (status = 201, body = Client), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/clients")]
+pub async fn add(
+    person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<ClientDraft>,
+) -> Result<HttpResponse, Refusal> {
+    body.0.check()?;
+    let actor = person.actor();
+    let id = state.store.add_client(&actor, &body.0).await?;
+    Ok(HttpResponse::Created().json(state.store.client(&actor, id).await?))
+}
+
+/// One client.
+#[utoipa::path(tag = "clients", responses((status = 200, body = Client), (status = 404, body = ProblemDetails)))]
+#[get("/api/clients/{id}")]
+pub async fn one(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<Client>, Refusal> {
+    Ok(web::Json(state.store.client(&person.actor(), *id).await?))
+}

@@ -1,0 +1,81 @@
+//! The core, asked for what a view is showing right now. Nothing is kept.
+
+use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use actix_web::{post, web};
+use serde::Deserialize;
+use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
+use spirel_core::head::{Figure, RawMeasures};
+use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, mark_sheet};
+use spirel_core::reading::{RawReading, ReadingSummary, summarise};
+use spirel_core::units::LengthUnit;
+use utoipa::ToSchema;
+
+/// The client's figure: heights of the points, and the worn length from each zone to each.
+#[utoipa::path(tag = "compute", request_body = RawMeasures, responses(
+    (status = 200, body = Figure), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/figure")]
+pub async fn figure(_person: SignedIn, body: JsonBody<RawMeasures>) -> Result<web::Json<Figure>, Refusal> {
+    Ok(web::Json(Figure::of(&body.0.filled()?)))
+}
+
+/// A reading in short: shrinkage by zone, what is missing, how sure.
+#[utoipa::path(tag = "compute", request_body = RawReading, responses(
+    (status = 200, body = ReadingSummary), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/summary")]
+pub async fn summary(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<RawReading>,
+) -> Result<web::Json<ReadingSummary>, Refusal> {
+    Ok(web::Json(state.compute(move || summarise(&body.0)).await?))
+}
+
+/// What the marks of a head follow from.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MarksRequest {
+    reading: RawReading,
+    aim: Aim,
+    #[serde(default)]
+    worn: WornStyle,
+    #[serde(default)]
+    unit: LengthUnit,
+}
+
+/// Where on the comb to cut, for every zone in every state.
+#[utoipa::path(tag = "compute", request_body = MarksRequest, responses(
+    (status = 200, body = MarkSheet), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/marks")]
+pub async fn marks(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<MarksRequest>,
+) -> Result<web::Json<MarkSheet>, Refusal> {
+    let MarksRequest { reading, aim, worn, unit } = body.0;
+    Ok(web::Json(state.compute(move || mark_sheet(&reading, &aim, worn, unit)).await??))
+}
+
+/// Where on the comb to cut one zone.
+#[utoipa::path(tag = "compute", request_body = MarkRequest, responses(
+    (status = 200, body = MarkAnswer), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/mark")]
+pub async fn mark(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<MarkRequest>,
+) -> Result<web::Json<MarkAnswer>, Refusal> {
+    Ok(web::Json(state.compute(move || body.0.answer()).await??))
+}
+
+/// How one bare fibre hangs.
+#[utoipa::path(tag = "compute", request_body = HangRequest, responses(
+    (status = 200, body = HangResult), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/hang")]
+pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web::Json<HangResult>, Refusal> {
+    Ok(web::Json(body.0.hang()?))
+}

@@ -1,0 +1,70 @@
+//! A visit as a file, out and in.
+
+use crate::exchange::{VisitFile, csv_of};
+use crate::http::{JsonText, ProblemDetails, Refusal, SignedIn, State};
+use crate::json::Unreadable;
+use actix_web::http::header::{CONTENT_DISPOSITION, ContentType};
+use actix_web::{HttpResponse, get, post, web};
+use spirel_store::Visit;
+use uuid::Uuid;
+
+/// The file of a visit. Its name carries the day, not the client: files lie about on desks.
+fn attachment(visit: &Visit, ending: &str) -> (actix_web::http::header::HeaderName, String) {
+    (CONTENT_DISPOSITION, format!("attachment; filename=\"visit-{}.{ending}\"", visit.on_date))
+}
+
+/// A visit as JSON (docs/formats/visit.schema.json).
+#[utoipa::path(tag = "visits", responses((status = 200, body = VisitFile), (status = 404, body = ProblemDetails)))]
+#[get("/api/visits/{id}/export.json")]
+pub async fn export_json(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, Refusal> {
+    let visit = state.store.visit(&person.actor(), *id).await?;
+    let text = VisitFile::of(&visit)?.to_text();
+    Ok(HttpResponse::Ok()
+        .insert_header(attachment(&visit, "json"))
+        .content_type(ContentType::json())
+        .body(text))
+}
+
+/// A visit's readings, aims and advised marks as CSV, a row a zone.
+#[utoipa::path(tag = "visits", responses(
+    (status = 200, content_type = "text/csv", body = String), (status = 404, body = ProblemDetails)
+))]
+#[get("/api/visits/{id}/export.csv")]
+pub async fn export_csv(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, Refusal> {
+    let visit = state.store.visit(&person.actor(), *id).await?;
+    let file = VisitFile::of(&visit)?;
+    let unit = person.0.length_unit;
+    let text = state.compute(move || csv_of(&file, unit)).await??;
+    Ok(HttpResponse::Ok()
+        .insert_header(attachment(&visit, "csv"))
+        .content_type("text/csv; charset=utf-8")
+        .body(text))
+}
+
+/// Reads an exported visit into a new visit of this client. A file with faults is refused whole, each fault with its
+/// field and line.
+#[utoipa::path(tag = "visits", request_body = VisitFile, responses(
+    (status = 201, body = Visit), (status = 400, body = ProblemDetails), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/clients/{id}/import")]
+pub async fn import(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonText,
+) -> Result<HttpResponse, Refusal> {
+    let actor = person.editor()?;
+    let text = std::str::from_utf8(&body.0).map_err(|_| Refusal::Unreadable(Unreadable::not_text()))?;
+    let file = VisitFile::read(text)?;
+    let documents = file.documents().map_err(|_| Refusal::Defect)?;
+    let visit = state.store.import_visit(&actor, *id, file.on_date, &documents).await?;
+    Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
+}

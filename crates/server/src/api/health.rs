@@ -1,0 +1,22 @@
+//! Whether the server runs, and whether it can work.
+
+use crate::http::{Refusal, State};
+use actix_web::{HttpResponse, get, web};
+
+/// The process answers.
+#[utoipa::path(tag = "health", responses((status = 204)))]
+#[get("/health/live")]
+pub async fn live() -> HttpResponse {
+    HttpResponse::NoContent().finish()
+}
+
+/// The database answers too.
+#[utoipa::path(tag = "health", responses((status = 204), (status = 503)))]
+#[get("/health/ready")]
+pub async fn ready(state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+    if state.store.is_ready().await {
+        Ok(HttpResponse::NoContent().finish())
+    } else {
+        Err(Refusal::Unavailable)
+    }
+}

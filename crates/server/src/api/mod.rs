@@ -1,0 +1,9 @@
+//! Handlers, by what they are about. They parse, ask store or core, and answer; they hold no rules.
+
+pub mod audit;
+pub mod clients;
+pub mod compute;
+pub mod exchange;
+pub mod health;
+pub mod session;
+pub mod visits;

@@ -1,0 +1,91 @@
+//! Signing in and out, and what a person has set for themselves.
+
+use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State, no_cookie, session_cookie, token_of};
+use actix_web::{HttpRequest, HttpResponse, delete, get, post, put, web};
+use serde::Deserialize;
+use spirel_core::units::LengthUnit;
+use spirel_core::{FieldErrors, Problem};
+use spirel_store::Person;
+use utoipa::ToSchema;
+
+/// Address and password.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SignIn {
+    email: String,
+    password: String,
+}
+
+/// Longest address and password that are looked at, characters.
+const LONGEST: u32 = 190;
+
+/// Opens a session. A session that the request already has is replaced.
+#[utoipa::path(tag = "session", request_body = SignIn, responses(
+    (status = 200, body = Person), (status = 401, body = ProblemDetails), (status = 429, body = ProblemDetails)
+))]
+#[post("/api/session")]
+pub async fn sign_in(
+    request: HttpRequest,
+    state: web::Data<State>,
+    body: JsonBody<SignIn>,
+) -> Result<HttpResponse, Refusal> {
+    let SignIn { email, password } = body.0;
+    let mut faults = FieldErrors::default();
+    for (field, text) in [("email", &email), ("password", &password)] {
+        if text.is_empty() {
+            faults.push(field, Problem::Missing);
+        }
+        faults.text(field, text, LONGEST);
+    }
+    faults.or(())?;
+    state.count_sign_in(request.peer_addr().map(|peer| peer.ip()), &email)?;
+    let opened = state.store.sign_in(email.trim(), &password, token_of(&request).as_deref()).await?;
+    let (token, person) = opened.ok_or(Refusal::WrongPassword)?;
+    Ok(HttpResponse::Ok().cookie(session_cookie(token, state.settings.secure_cookie)).json(person))
+}
+
+/// Who is signed in.
+#[utoipa::path(tag = "session", responses((status = 200, body = Person), (status = 401, body = ProblemDetails)))]
+#[get("/api/session")]
+pub async fn who(person: SignedIn) -> web::Json<Person> {
+    web::Json(person.0)
+}
+
+/// Ends this session.
+#[utoipa::path(tag = "session", responses((status = 204)))]
+#[delete("/api/session")]
+pub async fn sign_out(request: HttpRequest, state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+    if let Some(token) = token_of(&request) {
+        state.store.sign_out(&token).await?;
+    }
+    Ok(HttpResponse::NoContent().cookie(no_cookie(state.settings.secure_cookie)).finish())
+}
+
+/// Ends every session of this person, on every device.
+#[utoipa::path(tag = "session", responses((status = 204), (status = 401, body = ProblemDetails)))]
+#[delete("/api/sessions")]
+pub async fn sign_out_everywhere(person: SignedIn, state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+    state.store.sign_out_everywhere(&person.actor()).await?;
+    Ok(HttpResponse::NoContent().cookie(no_cookie(state.settings.secure_cookie)).finish())
+}
+
+/// The unit a person reads lengths in.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct UnitChoice {
+    length_unit: LengthUnit,
+}
+
+/// Sets the unit this person reads lengths in.
+#[utoipa::path(tag = "session", request_body = UnitChoice, responses(
+    (status = 204), (status = 401, body = ProblemDetails)
+))]
+#[put("/api/me/length-unit")]
+pub async fn set_length_unit(
+    person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<UnitChoice>,
+) -> Result<HttpResponse, Refusal> {
+    state.store.set_length_unit(&person.actor(), body.0.length_unit).await?;
+    Ok(HttpResponse::NoContent().finish())
+}

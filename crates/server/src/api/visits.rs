@@ -1,0 +1,130 @@
+//! Visits, and the documents of their stages.
+
+use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use actix_web::{HttpResponse, get, post, put, web};
+use chrono::NaiveDate;
+use serde::{Deserialize, Serialize};
+use spirel_core::FieldErrors;
+use spirel_core::mark::Aim;
+use spirel_core::reading::RawReading;
+use spirel_core::talk::Talk;
+use spirel_store::{Document, Stage, Visit, VisitRow};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+/// A client's visits, newest first.
+#[utoipa::path(tag = "visits", responses((status = 200, body = Vec<VisitRow>), (status = 404, body = ProblemDetails)))]
+#[get("/api/clients/{id}/visits")]
+pub async fn of_client(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<Vec<VisitRow>>, Refusal> {
+    let actor = person.actor();
+    state.store.client(&actor, *id).await?;
+    Ok(web::Json(state.store.visits(&actor, *id).await?))
+}
+
+/// When a visit is.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewVisit {
+    /// Its day, as the house's calendar has it.
+    on_date: NaiveDate,
+}
+
+/// Begins a visit.
+#[utoipa::path(tag = "visits", request_body = NewVisit, responses(
+    (status = 201, body = Visit), (status = 403, body = ProblemDetails), (status = 404, body = ProblemDetails)
+))]
+#[post("/api/clients/{id}/visits")]
+pub async fn add(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonBody<NewVisit>,
+) -> Result<HttpResponse, Refusal> {
+    let actor = person.editor()?;
+    let visit = state.store.add_visit(&actor, *id, body.0.on_date).await?;
+    Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
+}
+
+/// A visit with its client and the newest document of each stage.
+#[utoipa::path(tag = "visits", responses((status = 200, body = Visit), (status = 404, body = ProblemDetails)))]
+#[get("/api/visits/{id}")]
+pub async fn one(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<Visit>, Refusal> {
+    Ok(web::Json(state.store.visit(&person.actor(), *id).await?))
+}
+
+/// A document to save over the version it was made from (0: the first).
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Save<T> {
+    base_version: u32,
+    document: T,
+}
+
+/// A fault of a document stands below `document` in what was sent.
+fn under_document(faults: FieldErrors) -> FieldErrors {
+    FieldErrors(faults.0.into_iter().map(|fault| fault.under("document")).collect())
+}
+
+async fn save<T: Serialize>(
+    person: &SignedIn,
+    state: &State,
+    visit: Uuid,
+    stage: Stage,
+    save: Save<T>,
+    check: impl Fn(&T) -> Result<(), FieldErrors>,
+) -> Result<web::Json<Document>, Refusal> {
+    let actor = person.editor()?;
+    check(&save.document).map_err(under_document)?;
+    let body = serde_json::to_value(&save.document).map_err(|_| Refusal::Defect)?;
+    Ok(web::Json(state.store.save_document(&actor, visit, stage, save.base_version, &body).await?))
+}
+
+/// Saves the talk.
+#[utoipa::path(tag = "visits", request_body = Save<Talk>, responses(
+    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
+))]
+#[put("/api/visits/{id}/talk")]
+pub async fn save_talk(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonBody<Save<Talk>>,
+) -> Result<web::Json<Document>, Refusal> {
+    save(&person, &state, *id, Stage::Talk, body.0, Talk::check).await
+}
+
+/// Saves the reading.
+#[utoipa::path(tag = "visits", request_body = Save<RawReading>, responses(
+    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
+))]
+#[put("/api/visits/{id}/read")]
+pub async fn save_read(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonBody<Save<RawReading>>,
+) -> Result<web::Json<Document>, Refusal> {
+    save(&person, &state, *id, Stage::Read, body.0, RawReading::check).await
+}
+
+/// Saves the aim.
+#[utoipa::path(tag = "visits", request_body = Save<Aim>, responses(
+    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
+))]
+#[put("/api/visits/{id}/aim")]
+pub async fn save_aim(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonBody<Save<Aim>>,
+) -> Result<web::Json<Document>, Refusal> {
+    save(&person, &state, *id, Stage::Aim, body.0, Aim::check).await
+}

@@ -1,0 +1,140 @@
+//! The core from the command line: JSON in, JSON out, the same code as in the browser.
+
+use crate::json::{self, Unreadable};
+use clap::{Args, Subcommand};
+use rayon::prelude::*;
+use serde::Serialize;
+use serde::de::DeserializeOwned;
+use spirel_core::fibre::HangRequest;
+use spirel_core::mark::MarkRequest;
+use spirel_core::{FieldError, FieldErrors, Problem};
+use std::io::{self, BufRead, BufWriter, Read, Write};
+use std::process::ExitCode;
+
+/// Lines read before they are shared out: enough to keep every core busy, little enough to start at once.
+const LINES_AT_ONCE: usize = 1024;
+
+#[derive(Debug, Subcommand)]
+pub(super) enum What {
+    /// Where on the comb to cut one zone (docs/formats/mark-request.schema.json).
+    Mark(Batch),
+    /// How one bare fibre hangs (docs/formats/hang-request.schema.json).
+    Hang(Batch),
+}
+
+#[derive(Debug, Args)]
+pub(super) struct Batch {
+    /// Read JSON Lines; each line is answered by one line, a faulty one by its faults.
+    #[arg(long)]
+    batch: bool,
+}
+
+/// What is wrong with one input.
+#[derive(Debug, Serialize)]
+struct Faulty {
+    error: Vec<Fault>,
+}
+
+#[derive(Debug, Serialize)]
+struct Fault {
+    field: String,
+    problem: Problem,
+    message: String,
+}
+
+impl From<FieldErrors> for Faulty {
+    fn from(faults: FieldErrors) -> Self {
+        let fault = |FieldError { field, problem }| Fault { field, message: problem.to_string(), problem };
+        Self { error: faults.0.into_iter().map(fault).collect() }
+    }
+}
+
+impl From<Unreadable> for Faulty {
+    fn from(unreadable: Unreadable) -> Self {
+        let fault = match unreadable {
+            Unreadable::Misshapen { fault, .. } => fault,
+            Unreadable::Broken { why, line, column } => {
+                let why = format!("not valid JSON: {why} (line {line}, column {column})");
+                FieldError::new("", Problem::Contradicts { why })
+            }
+        };
+        FieldErrors(vec![fault]).into()
+    }
+}
+
+/// Answers standard input.
+pub(super) fn run(what: &What) -> ExitCode {
+    let done = match what {
+        What::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
+        What::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
+    };
+    match done {
+        Ok(true) => ExitCode::SUCCESS,
+        Ok(false) => ExitCode::FAILURE,
+        // Whoever read the answers has closed them: nothing more to do.
+        Err(e) if e.kind() == io::ErrorKind::BrokenPipe => ExitCode::SUCCESS,
+        Err(e) => {
+            let _ = writeln!(io::stderr(), "spirel: {e}");
+            ExitCode::FAILURE
+        }
+    }
+}
+
+/// Whether every input was answered without a fault.
+fn answer_all<Q, A>(options: &Batch, answer: impl Fn(&Q) -> Result<A, FieldErrors> + Sync) -> io::Result<bool>
+where
+    Q: DeserializeOwned,
+    A: Serialize,
+{
+    let one = |text: &[u8]| -> Result<A, Faulty> {
+        let question = json::read(text).map_err(Faulty::from)?;
+        answer(&question).map_err(Faulty::from)
+    };
+    let mut out = BufWriter::new(io::stdout().lock());
+    if !options.batch {
+        let mut text = Vec::new();
+        io::stdin().lock().read_to_end(&mut text)?;
+        match one(&text) {
+            Ok(answer) => {
+                serde_json::to_writer_pretty(&mut out, &answer)?;
+                writeln!(out)?;
+                out.flush()?;
+                return Ok(true);
+            }
+            Err(faulty) => {
+                serde_json::to_writer_pretty(io::stderr(), &faulty)?;
+                writeln!(io::stderr())?;
+                return Ok(false);
+            }
+        }
+    }
+    let mut all_good = true;
+    let mut lines = io::stdin().lock().split(b'\n');
+    loop {
+        let some: Vec<Vec<u8>> = lines.by_ref().take(LINES_AT_ONCE).collect::<io::Result<_>>()?;
+        if some.is_empty() {
+            break;
+        }
+        let said: Vec<(bool, Vec<u8>)> = some
+            .par_iter()
+            .filter(|line| !line.trim_ascii().is_empty())
+            .map(|line| said(one(line)))
+            .collect();
+        for (good, line) in said {
+            all_good &= good;
+            out.write_all(&line)?;
+            out.write_all(b"\n")?;
+        }
+    }
+    out.flush()?;
+    Ok(all_good)
+}
+
+/// One line, and whether it is an answer.
+fn said<A: Serialize>(answered: Result<A, Faulty>) -> (bool, Vec<u8>) {
+    // Answers and faults are plain data with text keys, which always have a JSON form.
+    match answered {
+        Ok(answer) => (true, serde_json::to_vec(&answer).unwrap_or_default()),
+        Err(faulty) => (false, serde_json::to_vec(&faulty).unwrap_or_default()),
+    }
+}

@@ -1,0 +1,93 @@
+//! Serving, with a database of one's own or a private one.
+
+use super::{DatabaseOptions, Failed, ServeOptions, say};
+use crate::demo;
+use crate::http::{Settings, State, serve as serve_on};
+use spirel_store::{InstanceOptions, LocalDatabase, Store};
+use std::io::IsTerminal;
+use std::net::{SocketAddr, TcpListener};
+use tokio::signal::unix::{SignalKind, signal};
+use tracing_subscriber::EnvFilter;
+use tracing_subscriber::fmt::format::FmtSpan;
+
+/// Serves until Ctrl-C or SIGTERM, then stops in order: requests first, the database last.
+pub(super) fn serve(options: &ServeOptions, with_demo: bool) -> Result<(), Failed> {
+    log(options.log_json);
+    // The address is taken before anything is started, so that a busy one costs nothing.
+    let listener = listen(options.bind)?;
+    let address = listener.local_addr().map_err(Failed::because)?;
+    with_database(&options.database, async |store| {
+        if with_demo && store.is_empty().await.map_err(Failed::because)? {
+            demo::load(&store).await.map_err(Failed::because)?;
+        }
+        say(&format!("Spirel serves on http://{address}"))?;
+        if with_demo {
+            say(&demo::sign_ins())?;
+        }
+        let settings = Settings {
+            secure_cookie: options.secure_cookie,
+            sign_ins_per_minute: options.sign_ins_per_minute,
+        };
+        let stop = stop_signal()?;
+        serve_on(listener, State::new(store, settings), stop).await.map_err(Failed::because)
+    })
+}
+
+/// Brings the schema up to date.
+pub(super) fn migrate(options: &DatabaseOptions) -> Result<(), Failed> {
+    with_database(options, async |_| say("The schema is up to date."))
+}
+
+/// Runs `work` on a migrated store, and stops a private database after it.
+fn with_database(
+    options: &DatabaseOptions,
+    work: impl AsyncFnOnce(Store) -> Result<(), Failed>,
+) -> Result<(), Failed> {
+    let private = match &options.database_url {
+        Some(_) => None,
+        None => {
+            let instance = InstanceOptions { port: options.database_port, throwaway: false };
+            Some(LocalDatabase::start(&options.data, &instance).map_err(Failed::because)?)
+        }
+    };
+    let url = private.as_ref().map(LocalDatabase::url).or_else(|| options.database_url.clone());
+    let done = actix_web::rt::System::new().block_on(async {
+        let store = Store::open(&url.unwrap_or_default()).await.map_err(Failed::because)?;
+        work(store).await
+    });
+    if let Some(database) = private {
+        database.stop();
+    }
+    done
+}
+
+fn listen(address: SocketAddr) -> Result<TcpListener, Failed> {
+    TcpListener::bind(address)
+        .map_err(|e| Failed(format!("{address} can't be listened on ({e}). Choose another with --bind.")))
+}
+
+/// Resolves at the first Ctrl-C or SIGTERM.
+fn stop_signal() -> Result<impl Future<Output = ()>, Failed> {
+    let mut interrupt = signal(SignalKind::interrupt()).map_err(Failed::because)?;
+    let mut terminate = signal(SignalKind::terminate()).map_err(Failed::because)?;
+    Ok(async move {
+        tokio::select! {
+            _ = interrupt.recv() => {}
+            _ = terminate.recv() => {}
+        }
+    })
+}
+
+/// One line a request, to standard error; RUST_LOG chooses how much.
+fn log(as_json: bool) {
+    let filter = EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info,sqlx=warn"));
+    let lines = tracing_subscriber::fmt()
+        .with_env_filter(filter)
+        .with_span_events(FmtSpan::CLOSE)
+        .with_writer(std::io::stderr);
+    if as_json {
+        lines.json().init();
+    } else {
+        lines.with_target(false).with_ansi(std::io::stderr().is_terminal()).init();
+    }
+}

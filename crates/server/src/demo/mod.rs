@@ -1,0 +1,141 @@
+//! A made-up house to try the product on: Saltmarsh Row, a cooperative hair room in an invented tidal town, and a
+//! second house that must never see it. No person, place or measure is real.
+
+use crate::exchange::VisitFile;
+use chrono::{Days, Utc};
+use serde::Deserialize;
+use spirel_core::FieldErrors;
+use spirel_core::mark::Aim;
+use spirel_core::reading::RawReading;
+use spirel_core::talk::Talk;
+use spirel_store::{Actor, ClientDraft, Role, Store, StoreError};
+use std::fmt::Write;
+
+/// The password of every demo sign-in. The demo listens on this machine only and holds nothing real.
+const PASSWORD: &str = "tide-and-comb";
+
+/// Why the demo could not be loaded.
+#[derive(Debug, thiserror::Error)]
+pub enum DemoError {
+    /// The file that ships is not well formed.
+    #[error("the demo data: {0}")]
+    Data(#[from] serde_json::Error),
+    /// A document in it is not possible.
+    #[error("the demo data: {0}")]
+    Fields(#[from] FieldErrors),
+    /// The database refused it.
+    #[error(transparent)]
+    Store(#[from] StoreError),
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct House {
+    name: String,
+    people: Vec<Worker>,
+    clients: Vec<DemoClient>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct Worker {
+    name: String,
+    email: String,
+    role: Role,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct DemoClient {
+    name: String,
+    contact: String,
+    note: String,
+    visits: Vec<DemoVisit>,
+}
+
+#[derive(Deserialize)]
+#[serde(deny_unknown_fields)]
+struct DemoVisit {
+    days_ago: u64,
+    talk: Option<Talk>,
+    read: Option<RawReading>,
+    aim: Option<Aim>,
+}
+
+fn houses() -> Result<Vec<House>, DemoError> {
+    Ok(serde_json::from_str(include_str!("houses.json"))?)
+}
+
+/// Fills an empty database with the demo.
+pub async fn load(store: &Store) -> Result<(), DemoError> {
+    let today = Utc::now().date_naive();
+    for house in houses()? {
+        let id = store.add_house(&house.name).await?;
+        let mut stylist: Option<Actor> = None;
+        for worker in &house.people {
+            let actor = store.add_person(id, &worker.name, &worker.email, worker.role, PASSWORD).await?;
+            if stylist.is_none() || worker.role == Role::Stylist {
+                stylist = Some(actor);
+            }
+        }
+        let Some(stylist) = stylist else { continue };
+        for client in house.clients {
+            let draft =
+                ClientDraft { name: client.name, contact: client.contact, note: client.note, consent: true };
+            draft.check()?;
+            let client_id = store.add_client(&stylist, &draft).await?;
+            for visit in client.visits {
+                let day = today.checked_sub_days(Days::new(visit.days_ago)).unwrap_or(today);
+                let file = VisitFile::new(day, visit.talk, visit.read, visit.aim);
+                file.check()?;
+                store.import_visit(&stylist, client_id, day, &file.documents()?).await?;
+            }
+        }
+    }
+    Ok(())
+}
+
+/// Who can sign in, for the terminal.
+pub fn sign_ins() -> String {
+    let mut text = format!("Sign in with the password \"{PASSWORD}\" as one of");
+    for house in houses().unwrap_or_default() {
+        for worker in &house.people {
+            // Writing to a string can't fail.
+            let _ = write!(text, "\n  {:32} {:?}, {}", worker.email, worker.role, house.name);
+        }
+    }
+    text
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use spirel_core::fibre::WornStyle;
+    use spirel_core::mark::mark_sheet;
+    use spirel_core::units::LengthUnit;
+
+    #[test]
+    fn the_demo_covers_a_dozen_heads_and_every_wish_in_it_can_be_computed() {
+        let houses = houses().expect("the file that ships is well formed");
+        let clients = &houses[0].clients;
+        assert!(clients.len() >= 12);
+        assert!(clients.iter().filter(|c| c.visits.len() > 1).count() >= 3, "several with a history");
+        for client in clients {
+            for visit in &client.visits {
+                let (Some(read), Some(aim)) = (&visit.read, &visit.aim) else { continue };
+                let worn = visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn);
+                let sheet = mark_sheet(read, aim, worn, LengthUnit::Cm).expect("possible documents");
+                for zone in sheet.zones.iter().filter(|z| aim.zones.contains_key(&z.zone)) {
+                    let result = zone.result.as_ref();
+                    assert!(
+                        result.is_some_and(|r| r.advised.is_some()),
+                        "{} {:?} {:?}",
+                        client.name,
+                        zone.zone,
+                        zone.missing
+                    );
+                }
+            }
+        }
+    }
+}

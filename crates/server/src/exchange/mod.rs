@@ -1,0 +1,7 @@
+//! A visit as a file: JSON that is read back exactly as it was written, and CSV for tables.
+
+mod csv_rows;
+mod visit_file;
+
+pub use csv_rows::csv_of;
+pub use visit_file::VisitFile;

@@ -1,0 +1,18 @@
+//! The HTTP edge: what is the same for every request. The routes themselves are in [`routes`], their handlers in
+//! [`api`](crate::api).
+
+mod assets;
+mod body;
+mod guard;
+mod problem;
+mod routes;
+mod serve;
+mod session;
+mod state;
+
+pub use body::{JsonBody, JsonText};
+pub use problem::{FieldFault, ProblemDetails, Refusal};
+pub use routes::openapi;
+pub use serve::serve;
+pub use session::{SignedIn, no_cookie, session_cookie, token_of};
+pub use state::{Settings, State};

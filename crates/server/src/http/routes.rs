@@ -1,0 +1,54 @@
+//! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
+
+use crate::api::{audit, clients, compute, exchange, health, session, visits};
+use actix_web::web;
+use utoipa::OpenApi;
+
+macro_rules! routes {
+    ($($module:ident :: $handler:ident),* $(,)?) => {
+        /// Adds every route.
+        pub fn configure(app: &mut web::ServiceConfig) {
+            $(app.service($module::$handler);)*
+        }
+
+        #[derive(OpenApi)]
+        #[openapi(
+            info(title = "Spirel", description = "What the browser asks the server. Lengths are millimetres."),
+            paths($($module::$handler),*)
+        )]
+        struct Description;
+    };
+}
+
+routes![
+    health::live,
+    health::ready,
+    session::sign_in,
+    session::who,
+    session::sign_out,
+    session::sign_out_everywhere,
+    session::set_length_unit,
+    clients::list,
+    clients::add,
+    clients::one,
+    visits::of_client,
+    visits::add,
+    visits::one,
+    visits::save_talk,
+    visits::save_read,
+    visits::save_aim,
+    exchange::export_json,
+    exchange::export_csv,
+    exchange::import,
+    compute::figure,
+    compute::summary,
+    compute::marks,
+    compute::mark,
+    compute::hang,
+    audit::newest,
+];
+
+/// The API's description (OpenAPI 3.1), as it is committed in docs/openapi.json.
+pub fn openapi() -> utoipa::openapi::OpenApi {
+    Description::openapi()
+}

@@ -1,0 +1,44 @@
+//! Runs the server on a listener it is given until it is told to stop, then lets open requests finish.
+
+use super::body::LARGEST_BODY;
+use super::{Refusal, State, assets, guard, routes};
+use actix_web::middleware::{Compress, from_fn};
+use actix_web::{App, HttpServer, web};
+use std::future::Future;
+use std::io;
+use std::net::TcpListener;
+use tracing_actix_web::TracingLogger;
+
+/// Seconds open requests may take once the server is told to stop.
+const FINISH_WITHIN_S: u64 = 10;
+
+/// Serves until `stop` resolves.
+pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output = ()>) -> io::Result<()> {
+    let state = web::Data::new(state);
+    let shared = state.clone();
+    let server = HttpServer::new(move || {
+        App::new()
+            .app_data(shared.clone())
+            .app_data(web::PayloadConfig::new(LARGEST_BODY))
+            // An address that can't be a key is the address of nothing.
+            .app_data(web::PathConfig::default().error_handler(|_, _| Refusal::NotFound.into()))
+            .app_data(web::QueryConfig::default().error_handler(|e, _| Refusal::bad_query(&e).into()))
+            .configure(routes::configure)
+            .default_service(web::to(assets::front))
+            .wrap(from_fn(guard::guard))
+            .wrap(guard::headers())
+            .wrap(Compress::default())
+            .wrap(TracingLogger::<guard::RequestSpan>::new())
+    })
+    .disable_signals()
+    .shutdown_timeout(FINISH_WITHIN_S)
+    .listen(listener)?
+    .run();
+    let handle = server.handle();
+    let running = tokio::spawn(server);
+    stop.await;
+    handle.stop(true).await;
+    let ended = running.await.unwrap_or_else(|e| Err(io::Error::other(e)));
+    state.store.close().await;
+    ended
+}

@@ -1,0 +1,64 @@
+//! What every handler shares: the store, the settings, and the bounds on work.
+
+use super::Refusal;
+use actix_web::web;
+use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
+use spirel_store::Store;
+use std::net::IpAddr;
+use std::num::NonZeroU32;
+use tokio::sync::Semaphore;
+
+/// How the server behaves.
+#[derive(Debug, Clone)]
+pub struct Settings {
+    /// The cookie goes over HTTPS only: set when a balancer in front speaks it.
+    pub secure_cookie: bool,
+    /// Sign-ins tried in a minute, for an address and for a person. Adjustable for load tests.
+    pub sign_ins_per_minute: NonZeroU32,
+}
+
+impl Default for Settings {
+    fn default() -> Self {
+        Self { secure_cookie: false, sign_ins_per_minute: NonZeroU32::new(20).unwrap_or(NonZeroU32::MIN) }
+    }
+}
+
+/// Shared by all handlers.
+pub struct State {
+    /// Houses, people, clients, visits.
+    pub store: Store,
+    /// How the server behaves.
+    pub settings: Settings,
+    sign_ins: DefaultKeyedRateLimiter<String>,
+    workers: Semaphore,
+}
+
+impl State {
+    /// The state of a server on this store.
+    pub fn new(store: Store, settings: Settings) -> Self {
+        let sign_ins = RateLimiter::keyed(Quota::per_minute(settings.sign_ins_per_minute));
+        // One core is left for answering requests.
+        let cores = std::thread::available_parallelism().map_or(2, |n| n.get());
+        Self { store, settings, sign_ins, workers: Semaphore::new(cores.saturating_sub(1).max(1)) }
+    }
+
+    /// Counts a sign-in against its address and its person; refused when either tried too often.
+    pub fn count_sign_in(&self, from: Option<IpAddr>, email: &str) -> Result<(), Refusal> {
+        self.sign_ins.retain_recent();
+        let from = from.map(|ip| format!("from {ip}")).unwrap_or_default();
+        for key in [from, format!("as {}", email.to_lowercase())] {
+            self.sign_ins.check_key(&key).map_err(|_| Refusal::TooManyTries)?;
+        }
+        Ok(())
+    }
+
+    /// Does core work off the threads that answer requests, so much at a time. A request that is given up before its
+    /// turn costs nothing.
+    pub async fn compute<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> T + Send + 'static,
+    ) -> Result<T, Refusal> {
+        let _permit = self.workers.acquire().await.map_err(|_| Refusal::Unavailable)?;
+        web::block(work).await.map_err(|_| Refusal::Defect)
+    }
+}

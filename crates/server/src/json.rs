@@ -1,0 +1,143 @@
+//! Reading JSON so that a fault names the field it is in, and the line it stands on.
+
+use serde::de::DeserializeOwned;
+use serde_json::error::Category;
+use serde_json::value::RawValue;
+use spirel_core::{FieldError, Problem};
+use std::collections::BTreeMap;
+
+/// JSON that could not be read.
+#[derive(Debug, Clone, PartialEq)]
+pub enum Unreadable {
+    /// Not JSON at all.
+    Broken {
+        /// What the reader expected.
+        why: String,
+        /// Line, from 1.
+        line: usize,
+        /// Column, from 1.
+        column: usize,
+    },
+    /// JSON, but not of the shape that is asked for.
+    Misshapen {
+        /// Where and how.
+        fault: FieldError,
+        /// Line, from 1.
+        line: usize,
+    },
+}
+
+impl Unreadable {
+    /// Bytes that are no text.
+    pub fn not_text() -> Self {
+        Self::Broken { why: "it is not UTF-8 text".into(), line: 1, column: 1 }
+    }
+}
+
+/// Reads a document of a known shape.
+pub fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Unreadable> {
+    let mut reader = serde_json::Deserializer::from_slice(bytes);
+    let value = serde_path_to_error::deserialize(&mut reader).map_err(|e| {
+        let path = e.path().to_string();
+        unreadable(&path, e.inner())
+    })?;
+    reader.end().map_err(|e| unreadable("", &e))?;
+    Ok(value)
+}
+
+fn unreadable(path: &str, error: &serde_json::Error) -> Unreadable {
+    let said = error.to_string();
+    let why = said.rfind(" at line ").map_or(said.as_str(), |end| &said[..end]);
+    if error.classify() != Category::Data {
+        return Unreadable::Broken { why: why.to_owned(), line: error.line(), column: error.column() };
+    }
+    let path = if path == "." { "" } else { path };
+    Unreadable::Misshapen { fault: misshapen(path, why), line: error.line() }
+}
+
+/// The fault behind a reader's sentence. Only the sentence tells a missing field from a wrong kind of value.
+fn misshapen(path: &str, why: &str) -> FieldError {
+    let quoted = || why.split('`').nth(1).unwrap_or_default();
+    let below = |name: &str| if path.is_empty() { name.to_owned() } else { format!("{path}.{name}") };
+    if why.starts_with("missing field") {
+        return FieldError::new(below(quoted()), Problem::Missing);
+    }
+    if why.starts_with("unknown field") {
+        // The path already ends in the field's own name.
+        let field = if path.is_empty() { quoted() } else { path };
+        return FieldError::new(field, Problem::Unknown { given: quoted().to_owned() });
+    }
+    if why.starts_with("unknown variant") {
+        return FieldError::new(path, Problem::Unknown { given: quoted().to_owned() });
+    }
+    let expected = why.rsplit("expected ").next().unwrap_or_default();
+    if ["f64", "u32", "u16", "i64"].contains(&expected) {
+        return FieldError::new(path, Problem::NotANumber);
+    }
+    FieldError::new(path, Problem::Contradicts { why: why.to_owned() })
+}
+
+/// The line, from 1, on which the value at a dotted path begins; the deepest part that is there if not all of it is.
+pub fn line_of(text: &str, path: &str) -> usize {
+    let mut at = text;
+    for name in path.split('.') {
+        let Ok(members) = serde_json::from_str::<BTreeMap<String, &RawValue>>(at) else { break };
+        let Some(value) = members.get(name) else { break };
+        at = value.get();
+    }
+    // Every value is a slice of the text itself, so its place is the distance between the two.
+    let offset = (at.as_ptr() as usize).saturating_sub(text.as_ptr() as usize).min(text.len());
+    text.as_bytes()[..offset].iter().filter(|byte| **byte == b'\n').count() + 1
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use spirel_core::reading::RawReading;
+
+    fn fault(text: &str) -> Unreadable {
+        read::<RawReading>(text.as_bytes()).expect_err("it is not a reading")
+    }
+
+    fn at(field: &str, problem: Problem, line: usize) -> Unreadable {
+        Unreadable::Misshapen { fault: FieldError::new(field, problem), line }
+    }
+
+    #[test]
+    fn a_wrong_value_is_named_with_its_path_and_line() {
+        let text = "{\n\"zones\": {\"nape\": {\n\"sprung_mm\": \"NaN\"}}}";
+        assert_eq!(fault(text), at("zones.nape.sprung_mm", Problem::NotANumber, 3));
+        let text = "{\"zones\": {\"nape\": {\"sprung\": 3}}}";
+        assert_eq!(fault(text), at("zones.nape.sprung", Problem::Unknown { given: "sprung".into() }, 1));
+        let text = "{\"zones\": {\"tail\": {}}}";
+        assert_eq!(fault(text), at("zones.tail", Problem::Unknown { given: "tail".into() }, 1));
+        let missing = read::<crate::api::clients::ClientDraft>(b"{}").expect_err("a name is needed");
+        assert_eq!(missing, at("name", Problem::Missing, 1));
+    }
+
+    #[test]
+    fn broken_json_is_told_from_a_wrong_shape() {
+        for text in [
+            "{\n\"zones\": {",
+            "{\"zones\": NaN}",
+            "{} {}",
+            "",
+            "{\"zones\": {\"nape\": {\"sprung_mm\": 1e999}}}",
+        ] {
+            assert!(
+                matches!(fault(text), Unreadable::Broken { line: 0..=2, .. }),
+                "{text}: {:?}",
+                fault(text)
+            );
+        }
+    }
+
+    #[test]
+    fn the_line_of_a_path_is_where_its_value_begins() {
+        let text = "{\n  \"read\": {\n    \"zones\": {\n      \"nape\": {\"sprung_mm\": 1}\n    }\n  }\n}";
+        assert_eq!(line_of(text, "read.zones.nape.sprung_mm"), 4);
+        assert_eq!(line_of(text, "read.zones.nape.stretched_mm"), 4, "a missing field lies in its parent");
+        assert_eq!(line_of(text, "aim"), 1);
+        assert_eq!(line_of("not json", "a"), 1);
+    }
+}
