@@ -9,7 +9,7 @@ use std::collections::BTreeSet;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Reason {
+pub enum ComingFor {
     /// Too flat.
     Flat,
     /// Too heavy.
@@ -57,7 +57,7 @@ pub const LONGEST_ANSWER: u32 = 500;
 #[serde(deny_unknown_fields, default)]
 pub struct Talk {
     /// Why they came.
-    pub reasons: BTreeSet<Reason>,
+    pub reasons: BTreeSet<ComingFor>,
     /// How the hair is worn on most days: the state every target is meant in.
     pub worn: WornStyle,
     /// Whether it is tied back for work or sport.

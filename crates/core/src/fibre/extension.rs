@@ -60,9 +60,16 @@ impl Rod {
 
     /// Radius ρ = S/u of the loop where `pull_mn` acts, mm.
     pub fn loop_radius_mm(&self, pull_mn: f64) -> f64 {
+        let (x, turn) = self.opened(pull_mn);
+        let sin = (1.0 - x * x).max(0.0).sqrt();
+        if sin == 0.0 { 0.0 } else { sin / turn }
+    }
+
+    /// Extension x and turn rate u, radians per mm of fibre, where `pull_mn` acts.
+    pub(super) fn opened(&self, pull_mn: f64) -> (f64, f64) {
         let (sin, x) = self.inclination(pull_mn / self.scale_mn).sin_cos();
         let turn = sin + self.stiffness_ratio * self.torsion_ratio * x;
-        if sin == 0.0 { 0.0 } else { self.radius_mm * sin * self.shape(x) / turn }
+        (x, turn / (self.radius_mm * self.shape(x)))
     }
 
     /// Axial length of `length_mm` of fibre that carries its own weight and `tip_pull_mn` at its lower end, mm.

@@ -18,6 +18,7 @@ mod hanging;
 mod lengths;
 mod material;
 pub(crate) mod search;
+mod shape;
 mod state;
 
 pub use extension::Rod;

@@ -11,3 +11,4 @@ mod reach;
 
 pub use figure::{Figure, FigurePoint, FigureZone, Point};
 pub use measures::{Measures, RawMeasures};
+pub use reach::landing_height_mm;

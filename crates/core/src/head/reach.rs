@@ -70,6 +70,30 @@ impl Root {
         }
     }
 
+    /// Height at which hair of this worn length ends, mm: the inverse of [`Root::reach_mm`].
+    fn height_after_mm(&self, worn_mm: f64) -> f64 {
+        match *self {
+            Self::OnSkull { half_width_mm, top_mm, angle } => {
+                let to_level = arc(half_width_mm, top_mm, 0.0, angle);
+                if worn_mm >= to_level {
+                    return to_level - worn_mm;
+                }
+                // The way down grows as the end sinks, so halving the bracket finds the angle.
+                let (mut low, mut high) = (0.0, angle);
+                for _ in 0..50 {
+                    let middle = 0.5 * (low + high);
+                    if arc(half_width_mm, top_mm, middle, angle) > worn_mm {
+                        low = middle;
+                    } else {
+                        high = middle;
+                    }
+                }
+                top_mm * (0.5 * (low + high)).sin()
+            }
+            Self::Below { height_mm } => height_mm - worn_mm,
+        }
+    }
+
     /// Worn length from here down to `height_mm`; none if that is above the root.
     pub fn reach_mm(&self, height_mm: f64) -> Option<f64> {
         if height_mm >= self.height_mm() {
@@ -83,6 +107,11 @@ impl Root {
             Self::Below { height_mm: root } => root - height_mm,
         })
     }
+}
+
+/// Height above the ear canals at which a zone's hair ends when it is worn at `worn_mm`, mm.
+pub fn landing_height_mm(measures: &Measures, zone: Zone, worn_mm: f64) -> f64 {
+    root_of(zone, &Skull::of(measures), measures).height_after_mm(worn_mm)
 }
 
 /// Arc length of the ellipse (a·cos, b·sin) between two angles, by Simpson's rule.
@@ -132,5 +161,17 @@ mod tests {
         assert!(moved(Point::Chin).abs() < 1e-9);
         assert!((moved(Point::Collarbone) - 20.0).abs() < 1e-9);
         assert_eq!(figure.reach_mm(Zone::Nape, Point::Brow), None, "a point above the root is no target");
+    }
+
+    #[test]
+    fn hair_that_reaches_a_point_ends_at_its_height() {
+        let m = Measures { face_mm: 172.0, ..Measures::default() };
+        let figure = Figure::of(&m);
+        for zone in &figure.zones {
+            for reach in &zone.reaches {
+                let height = landing_height_mm(&m, zone.zone, reach.worn_mm);
+                assert!((height - reach.point.height_mm(&m)).abs() < 1e-6, "{:?} {:?}", zone.zone, reach.point);
+            }
+        }
     }
 }

@@ -10,6 +10,7 @@ mod landing;
 mod reasons;
 mod request;
 mod sheet;
+mod strand;
 mod zone_mark;
 
 pub use aim::{Aim, Place, ZoneAim};
@@ -17,4 +18,5 @@ pub use landing::Spread;
 pub use reasons::Reason;
 pub use request::{MarkAnswer, MarkRequest, find_mark};
 pub use sheet::{MarkSheet, SheetZone, StateMark, ZoneMark, mark_sheet};
+pub use strand::{StrandLines, StrandRequest};
 pub use zone_mark::{Lengths, Mark, MarkTask, Outcome};

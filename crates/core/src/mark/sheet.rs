@@ -5,7 +5,7 @@ use super::reasons::{Reason, reasons};
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldError, FieldErrors};
 use crate::fibre::{HeldState, WornStyle};
-use crate::head::Figure;
+use crate::head::{Figure, Measures, landing_height_mm};
 use crate::reading::{RawReading, Zone, ZoneReading};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -28,8 +28,12 @@ pub struct StateMark {
 pub struct ZoneMark {
     /// Worn length wished, mm.
     pub target_mm: f64,
+    /// Height above the ear canals at which it ends then, mm.
+    pub target_height_mm: f64,
     /// Worn length of the hair as it is, mm.
     pub present_worn_mm: f64,
+    /// Height at which it ends now, mm.
+    pub present_height_mm: f64,
     /// Fibre length of the hair as it is, mm.
     pub present_fibre_mm: f64,
     /// The state advised; none if no state is certain enough.
@@ -87,7 +91,7 @@ pub fn mark_sheet(
         return Err(faults);
     };
     let figure = Figure::of(&measures);
-    let zones = Zone::ALL.into_iter().map(|zone| match zone_mark(reading, aim, &figure, zone, worn, unit) {
+    let zones = Zone::ALL.into_iter().map(|zone| match zone_mark(reading, aim, (&measures, &figure), zone, worn, unit) {
         Ok(result) => SheetZone { zone, result: Some(result), missing: Vec::new() },
         Err(faults) => {
             let missing = |FieldError { field, problem }| MissingField { field, problem };
@@ -100,7 +104,7 @@ pub fn mark_sheet(
 fn zone_mark(
     reading: &RawReading,
     aim: &Aim,
-    figure: &Figure,
+    (measures, figure): (&Measures, &Figure),
     zone: Zone,
     worn: WornStyle,
     unit: LengthUnit,
@@ -131,9 +135,12 @@ fn zone_mark(
         let reasons = mark.map(|mark| reasons(&task, &mark, compared)).unwrap_or_default();
         StateMark { state, mark, reasons }
     });
+    let present_worn_mm = task.model().worn_mm(read.stretched_mm, worn);
     Ok(ZoneMark {
         target_mm: wish.target_mm,
-        present_worn_mm: task.model().worn_mm(read.stretched_mm, worn),
+        target_height_mm: landing_height_mm(measures, zone, wish.target_mm),
+        present_worn_mm,
+        present_height_mm: landing_height_mm(measures, zone, present_worn_mm),
         present_fibre_mm: read.stretched_mm,
         advised: best.map(|mark| mark.state),
         states: states.collect(),

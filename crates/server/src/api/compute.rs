@@ -5,7 +5,7 @@ use actix_web::{post, web};
 use serde::Deserialize;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::head::{Figure, RawMeasures};
-use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, mark_sheet};
+use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::reading::{RawReading, ReadingSummary, summarise};
 use spirel_core::units::LengthUnit;
 use utoipa::ToSchema;
@@ -69,6 +69,19 @@ pub async fn mark(
     body: JsonBody<MarkRequest>,
 ) -> Result<web::Json<MarkAnswer>, Refusal> {
     Ok(web::Json(state.compute(move || body.0.answer()).await??))
+}
+
+/// One strand in its four lengths, as lines to draw.
+#[utoipa::path(tag = "compute", request_body = StrandRequest, responses(
+    (status = 200, body = StrandLines), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/strand")]
+pub async fn strand(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<StrandRequest>,
+) -> Result<web::Json<StrandLines>, Refusal> {
+    Ok(web::Json(state.compute(move || body.0.lines()).await??))
 }
 
 /// How one bare fibre hangs.

@@ -44,6 +44,7 @@ routes![
     compute::summary,
     compute::marks,
     compute::mark,
+    compute::strand,
     compute::hang,
     audit::newest,
 ];

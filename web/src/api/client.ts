@@ -1,0 +1,68 @@
+import createClient from "openapi-fetch";
+import type { paths } from "./schema.gen";
+import type { FieldFault, ProblemDetails } from "./types";
+
+/** The server answered, and refused. */
+export class Refused extends Error {
+  constructor(readonly problem: ProblemDetails) {
+    super(problem.detail);
+  }
+
+  /** What is wrong with a field, in words. */
+  at(field: string): string | undefined {
+    return this.problem.fields.find((fault) => fault.field === field)?.message;
+  }
+}
+
+/** The server can't be reached: asking again later may help. */
+export class Unreachable extends Error {}
+
+let signedOut: () => void = () => undefined;
+
+/** Is called when the server no longer knows who is asking. */
+export function whenSignedOut(act: () => void) {
+  signedOut = act;
+}
+
+const client = createClient<paths>({ baseUrl: "/", fetch: reach });
+
+async function reach(request: Request): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(request);
+  } catch (cause) {
+    if (request.signal.aborted) throw cause;
+    throw new Unreachable("unreachable", { cause });
+  }
+  // A gateway in front of a stopped server answers for it, without a problem document.
+  if (response.status >= 502 && response.status <= 504) throw new Unreachable(`status ${response.status}`);
+  return response;
+}
+
+/** The body of an answer, or the refusal as an error. */
+async function body<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<Exclude<T, undefined>> {
+  const { data, error, response } = await answer;
+  if (!response.ok) {
+    const problem = problemOf(error, response);
+    if (problem.code === "not_signed_in") signedOut();
+    throw new Refused(problem);
+  }
+  return data as Exclude<T, undefined>;
+}
+
+function problemOf(error: unknown, response: Response): ProblemDetails {
+  if (typeof error === "object" && error !== null && "code" in error) return error as ProblemDetails;
+  return {
+    type: "about:blank",
+    title: response.statusText,
+    status: response.status,
+    code: "defect",
+    detail: response.statusText || String(response.status),
+    safe: "",
+    fields: [] as FieldFault[],
+  };
+}
+
+export { body, client };

@@ -1,0 +1,2 @@
+export { Refused, Unreachable, body, client, whenSignedOut } from "./client";
+export type * from "./types";

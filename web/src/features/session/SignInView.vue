@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { Refused } from "@/api";
+import StrandMark from "@/shared/StrandMark.vue";
+import { computed, reactive, ref } from "vue";
+import { useI18n } from "vue-i18n";
+import { useRoute, useRouter } from "vue-router";
+import { useSession } from "./useSession";
+import { fan } from "./strandFan";
+
+const { t } = useI18n();
+const route = useRoute();
+const router = useRouter();
+const session = useSession();
+const form = reactive({ email: "", password: "" });
+const busy = ref(false);
+const failure = ref<unknown>(route.query.away ? new Error() : undefined);
+
+const refused = computed(() => (failure.value instanceof Refused ? failure.value : undefined));
+const message = computed(() => {
+  if (!failure.value) return undefined;
+  if (!refused.value) return t("app.unreachable");
+  return refused.value.problem.code === "fields" ? undefined : refused.value.problem.detail;
+});
+const fault = (field: string) => {
+  const said = refused.value?.at(field);
+  return said ? t("field.fault", { said }) : undefined;
+};
+
+/** Where the person wanted to go: only addresses of this application. */
+function next(): string {
+  const wanted = route.query.next;
+  return typeof wanted === "string" && /^\/(?![/\\])/.test(wanted) ? wanted : "/people";
+}
+
+async function enter() {
+  busy.value = true;
+  failure.value = undefined;
+  try {
+    await session.signIn(form.email, form.password);
+    await router.push(next());
+  } catch (error) {
+    failure.value = error;
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="sign-in">
+    <svg class="strands" viewBox="0 0 640 800" preserveAspectRatio="xMidYMin slice" aria-hidden="true">
+      <path v-for="(path, i) in fan" :key="i" :d="path" />
+    </svg>
+    <form class="stack" novalidate @submit.prevent="enter">
+      <p class="brand"><StrandMark /> Spirel</p>
+      <h1>{{ t("signIn.promise") }}</h1>
+      <ElFormItem :label="t('signIn.email')" label-for="email" label-position="top" :error="fault('email')">
+        <ElInput
+          id="email"
+          v-model="form.email"
+          type="email"
+          name="email"
+          autocomplete="username"
+          :aria-invalid="Boolean(fault('email'))"
+        />
+      </ElFormItem>
+      <ElFormItem :label="t('signIn.password')" label-for="password" label-position="top" :error="fault('password')">
+        <ElInput
+          id="password"
+          v-model="form.password"
+          type="password"
+          name="password"
+          autocomplete="current-password"
+          :aria-invalid="Boolean(fault('password'))"
+        />
+      </ElFormItem>
+      <p v-if="message" class="caution" role="alert">{{ message }}</p>
+      <ElButton type="primary" native-type="submit" :loading="busy">{{ t("signIn.enter") }}</ElButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.sign-in {
+  display: grid;
+  grid-template-columns: 1fr minmax(380px, 1fr);
+  min-height: 100vh;
+}
+
+.strands {
+  width: 100%;
+  height: 100vh;
+  background: var(--sunk);
+}
+
+.strands path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linecap: round;
+}
+
+form {
+  align-content: center;
+  padding: 40px clamp(24px, 6vw, 96px);
+  max-width: 620px;
+}
+
+h1 {
+  font-size: clamp(2rem, 3.4vw, 3rem);
+  margin-bottom: 16px;
+}
+
+.brand {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font: 750 1.5rem/1 var(--display);
+}
+
+.el-form-item {
+  margin: 0;
+}
+
+@media (max-width: 760px) {
+  .sign-in {
+    grid-template-columns: 1fr;
+  }
+
+  .strands {
+    height: 180px;
+  }
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import FailureNote from "@/shared/FailureNote.vue";
+import { sayDay } from "@/shared/days";
+import { computed, provide, type Ref } from "vue";
+import { useI18n } from "vue-i18n";
+import { useRoute } from "vue-router";
+import type { Visit } from "@/api";
+import StageRibbon from "./StageRibbon.vue";
+import { VISIT, useVisitQuery } from "./visitData";
+
+const props = defineProps<{ visit: string }>();
+const { t } = useI18n();
+const route = useRoute();
+const query = useVisitQuery(() => props.visit);
+const visit = query.data;
+const bare = computed(() => route.meta.bare ?? false);
+
+// Stages are only mounted once the visit is there.
+provide(VISIT, visit as Ref<Visit>);
+</script>
+
+<template>
+  <div v-if="query.error.value && !visit" class="page stack">
+    <h1>{{ t("visit.unfound") }}</h1>
+    <FailureNote :error="query.error.value" @again="query.refetch()" />
+    <p>
+      <RouterLink :to="{ name: 'people' }">{{ t("nowhere.back") }}</RouterLink>
+    </p>
+  </div>
+  <p v-else-if="!visit" class="page soft" aria-live="polite">{{ t("app.loading") }}</p>
+  <div v-else-if="bare"><RouterView :key="visit.id" /></div>
+  <div v-else class="visit">
+    <header class="no-print">
+      <p class="whose">
+        <RouterLink :to="{ name: 'client', params: { client: visit.client.id } }" class="name" :title="visit.client.name">{{
+          visit.client.name
+        }}</RouterLink>
+        <span class="soft">{{ sayDay(visit.on_date) }}</span>
+      </p>
+      <StageRibbon :visit="visit" />
+      <span id="save-state" class="save-state"></span>
+    </header>
+    <RouterView :key="visit.id" />
+  </div>
+</template>
+
+<style scoped>
+header {
+  display: grid;
+  grid-template-columns: minmax(160px, 1fr) auto minmax(200px, 1fr);
+  align-items: center;
+  gap: 8px 24px;
+  padding: 6px 24px;
+  border-bottom: 1px solid var(--line);
+}
+
+.whose {
+  display: grid;
+  line-height: 1.25;
+  min-width: 0;
+}
+
+.name {
+  font: 650 1.15rem/1.25 var(--display);
+  text-decoration: none;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.name:hover {
+  text-decoration: underline;
+}
+
+.save-state {
+  justify-self: end;
+}
+
+@media (max-width: 900px) {
+  header {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  header :deep(.ribbon) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

@@ -1,0 +1,26 @@
+import type { Visit } from "@/api";
+import { describe, expect, it } from "vitest";
+import { ribbon } from "./ribbon";
+
+function visit(documents: Partial<Record<"talk" | "read" | "aim", object>>): Visit {
+  const list = Object.entries(documents).map(([stage, body]) => ({ stage, body, version: 1, saved_by: "", saved_at: "" }));
+  return { id: "", on_date: "2026-01-01", stylist: "", client: {}, documents: list } as unknown as Visit;
+}
+
+describe("the ribbon of a visit", () => {
+  it("is open before anything was said", () => {
+    expect(ribbon(visit({})).map((s) => s.state)).toEqual(["open", "open", "open", "open"]);
+  });
+
+  it("says how many zones are read, and that a mark needs both reading and aim", () => {
+    const zones = { top: { stretched_mm: 300, sprung_mm: 150 }, nape: { stretched_mm: 200 } };
+    const aims = { top: { lands: { point: "chin" } }, nape: { lands: { point: "shoulder" } } };
+    const stages = ribbon(visit({ talk: {}, read: { zones }, aim: { risk: 0.05, zones: aims } }));
+    expect(stages.map((s) => [s.name, s.state, s.zones])).toEqual([
+      ["talk", "done", undefined],
+      ["read", "part", 1],
+      ["aim", "done", 2],
+      ["mark", "part", 1],
+    ]);
+  });
+});

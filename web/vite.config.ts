@@ -1,0 +1,39 @@
+import vue from "@vitejs/plugin-vue";
+import Components from "unplugin-vue-components/vite";
+import { ElementPlusResolver } from "unplugin-vue-components/resolvers";
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+// While developing, `npm run dev` serves the pages and passes the API on to a running `spirel demo`.
+const server = process.env.SPIREL_SERVER ?? "http://127.0.0.1:8420";
+
+export default defineConfig({
+  plugins: [
+    vue(),
+    // Each Element Plus component that a template names is imported with its own style, and nothing else of it.
+    Components({ dts: false, resolvers: [ElementPlusResolver()] }),
+  ],
+  resolve: {
+    alias: {
+      "@": fileURLToPath(new URL("./src", import.meta.url)),
+      // The sentences that the core gives as reasons have one home.
+      "@core": fileURLToPath(new URL("../crates/core/src", import.meta.url)),
+    },
+  },
+  build: {
+    target: "es2022",
+    // Fonts stay files of their own: the content security policy takes no data: fonts.
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 400,
+  },
+  server: {
+    host: "127.0.0.1",
+    proxy: { "/api": server, "/health": server },
+    fs: { allow: [".."] },
+  },
+  test: {
+    environment: "happy-dom",
+    include: ["src/**/*.test.ts"],
+    server: { deps: { inline: ["element-plus"] } },
+  },
+});
