@@ -12,7 +12,7 @@ export interface paths {
             cookie?: never;
         };
         /** The newest lines of the house's audit; for its owner. */
-        get: operations["newest"];
+        get: operations["audit"];
         put?: never;
         post?: never;
         delete?: never;
@@ -29,10 +29,10 @@ export interface paths {
             cookie?: never;
         };
         /** The house's clients by name, a page at a time. */
-        get: operations["list"];
+        get: operations["list_clients"];
         put?: never;
         /** Takes in a client, who has agreed that measures and notes are kept. */
-        post: operations["add"];
+        post: operations["add_client"];
         delete?: never;
         options?: never;
         head?: never;
@@ -47,7 +47,7 @@ export interface paths {
             cookie?: never;
         };
         /** One client. */
-        get: operations["one"];
+        get: operations["one_client"];
         put?: never;
         post?: never;
         delete?: never;
@@ -69,7 +69,7 @@ export interface paths {
          * Reads an exported visit into a new visit of this client. A file with faults is refused whole, each fault with its
          *     field and line.
          */
-        post: operations["import"];
+        post: operations["import_visit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -84,10 +84,10 @@ export interface paths {
             cookie?: never;
         };
         /** A client's visits, newest first. */
-        get: operations["of_client"];
+        get: operations["visits_of_client"];
         put?: never;
         /** Begins a visit. */
-        post: operations["add"];
+        post: operations["begin_visit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -257,7 +257,7 @@ export interface paths {
             cookie?: never;
         };
         /** A visit with its client and the newest document of each stage. */
-        get: operations["one"];
+        get: operations["one_visit"];
         put?: never;
         post?: never;
         delete?: never;
@@ -910,6 +910,24 @@ export interface components {
          * @enum {string}
          */
         Point: "brow" | "cheekbone" | "ear_lobe" | "nose_tip" | "lip" | "nape_line" | "jaw_corner" | "chin" | "shoulder" | "collarbone" | "armpit" | "mid_back" | "waist";
+        /** @description The hair of a zone as it is. */
+        PresentHair: {
+            /**
+             * Format: double
+             * @description Fibre length, mm.
+             */
+            fibre_mm: number;
+            /**
+             * Format: double
+             * @description Height above the ear canals at which it ends, mm.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description Worn length, mm.
+             */
+            worn_mm: number;
+        };
         /** @description The kinds of fault an input can have; the wording is made from the kind, so that it is said the same everywhere. */
         Problem: {
             /** @enum {string} */
@@ -1188,6 +1206,7 @@ export interface components {
         SheetZone: {
             /** @description Fields of reading and aim that keep it from being computed, with the fault in words. */
             missing: components["schemas"]["MissingField"][];
+            present?: components["schemas"]["PresentHair"] | null;
             result?: components["schemas"]["ZoneMark"] | null;
             /** @description Which zone. */
             zone: components["schemas"]["Zone"];
@@ -1417,21 +1436,6 @@ export interface components {
         /** @description A zone that could be computed. */
         ZoneMark: {
             advised?: components["schemas"]["HeldState"] | null;
-            /**
-             * Format: double
-             * @description Fibre length of the hair as it is, mm.
-             */
-            present_fibre_mm: number;
-            /**
-             * Format: double
-             * @description Height at which it ends now, mm.
-             */
-            present_height_mm: number;
-            /**
-             * Format: double
-             * @description Worn length of the hair as it is, mm.
-             */
-            present_worn_mm: number;
             /** @description Every state, driest and least pulled first. */
             states: components["schemas"]["StateMark"][];
             /**
@@ -1476,7 +1480,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    newest: {
+    audit: {
         parameters: {
             query?: never;
             header?: never;
@@ -1503,7 +1507,7 @@ export interface operations {
             };
         };
     };
-    list: {
+    list_clients: {
         parameters: {
             query?: {
                 /** @description Part of the name or note. */
@@ -1527,7 +1531,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_client: {
         parameters: {
             query?: never;
             header?: never;
@@ -1558,7 +1562,7 @@ export interface operations {
             };
         };
     };
-    one: {
+    one_client: {
         parameters: {
             query?: never;
             header?: never;
@@ -1587,7 +1591,7 @@ export interface operations {
             };
         };
     };
-    import: {
+    import_visit: {
         parameters: {
             query?: never;
             header?: never;
@@ -1628,7 +1632,7 @@ export interface operations {
             };
         };
     };
-    of_client: {
+    visits_of_client: {
         parameters: {
             query?: never;
             header?: never;
@@ -1657,7 +1661,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    begin_visit: {
         parameters: {
             query?: never;
             header?: never;
@@ -2021,7 +2025,7 @@ export interface operations {
             };
         };
     };
-    one: {
+    one_visit: {
         parameters: {
             query?: never;
             header?: never;

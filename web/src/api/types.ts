@@ -41,6 +41,7 @@ export type WornStyle = Schemas["WornStyle"];
 export type Zone = Schemas["Zone"];
 export type ZoneAim = Schemas["ZoneAim"];
 export type ZoneMark = Schemas["ZoneMark"];
+export type ZoneSummary = Schemas["ZoneSummary"];
 
 /** A saved version, its body in the form of its stage. */
 export type Saved<T> = Omit<Schemas["Document"], "body"> & { body: T };

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { LengthUnit } from "@/api";
 import { useSession } from "@/features/session";
+import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import StrandMark from "@/shared/StrandMark.vue";
 import { useUnit } from "@/shared/unit";
@@ -56,7 +57,7 @@ async function leave(everywhere: boolean) {
     <ElDialog v-model="open" :title="session.person?.name ?? ''" width="420px" append-to-body>
       <div class="stack">
         <p>{{ t(`role.${session.person?.role}`) }}, {{ session.person?.house }}</p>
-        <ElCheckbox v-model="dark">{{ t("app.dark") }}</ElCheckbox>
+        <CheckField v-model="dark" :label="t('app.dark')" />
         <p v-if="failed" class="caution" role="alert">{{ t("app.unreachable") }}</p>
         <div class="row">
           <ElButton type="primary" @click="leave(false)">{{ t("session.signOut") }}</ElButton>

@@ -1,16 +1,17 @@
 <script setup lang="ts" generic="T extends string">
 /** A few choices in a row, one of them taken. Arrow keys move, as in any group of radio buttons. */
 const props = defineProps<{
+  modelValue: T | null | undefined;
   label: string;
   choices: readonly { value: T; label: string; disabled?: boolean }[];
   hideLabel?: boolean;
   disabled?: boolean;
 }>();
-const model = defineModel<T | null | undefined>();
+const emit = defineEmits<{ "update:modelValue": [value: T] }>();
 const name = `choice-${Math.random().toString(36).slice(2)}`;
 
 function take(value: T) {
-  if (!props.disabled) model.value = value;
+  if (!props.disabled) emit("update:modelValue", value);
 }
 </script>
 
@@ -18,12 +19,12 @@ function take(value: T) {
   <fieldset class="choice" :disabled="disabled">
     <legend :class="{ 'visually-hidden': hideLabel }">{{ label }}</legend>
     <span class="options">
-      <label v-for="choice in choices" :key="choice.value" :class="{ taken: model === choice.value }">
+      <label v-for="choice in choices" :key="choice.value" :class="{ taken: modelValue === choice.value }">
         <input
           type="radio"
           :name="name"
           :value="choice.value"
-          :checked="model === choice.value"
+          :checked="modelValue === choice.value"
           :disabled="choice.disabled"
           @change="take(choice.value)"
         />

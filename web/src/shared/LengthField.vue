@@ -6,6 +6,7 @@ import { parseLength, parseNumber, signOf, typedIn } from "./lengths";
 import { useUnit } from "./unit";
 
 const props = defineProps<{
+  modelValue: number | null | undefined;
   label: string;
   /** Shown under the field: where and how to measure. */
   hint?: string;
@@ -15,34 +16,34 @@ const props = defineProps<{
   large?: boolean;
   disabled?: boolean;
 }>();
-const model = defineModel<number | null | undefined>();
+const emit = defineEmits<{ "update:modelValue": [value: number | undefined] }>();
 const { t } = useI18n();
 const { unit } = useUnit();
 const input = ref<HTMLInputElement>();
 const id = `length-${Math.random().toString(36).slice(2)}`;
 
 const shown = () =>
-  model.value === null || model.value === undefined
+  props.modelValue === null || props.modelValue === undefined
     ? ""
     : props.sign
-      ? String(model.value)
-      : typedIn(unit.value, model.value);
+      ? String(props.modelValue)
+      : typedIn(unit.value, props.modelValue);
 const parse = (typed: string) => (props.sign ? parseNumber(typed) : parseLength(unit.value, typed));
 const text = ref(shown());
 const wordless = computed(() => parse(text.value) === undefined);
 const message = computed(() => (wordless.value ? t("field.notANumber") : props.fault));
 
-watch([model, unit], () => {
+watch([() => props.modelValue, unit], () => {
   // While a text says the same length, it stays as it was typed.
   const typed = parse(text.value);
-  if ((typed ?? undefined) !== (model.value ?? undefined)) text.value = shown();
+  if ((typed ?? undefined) !== (props.modelValue ?? undefined)) text.value = shown();
 });
 watch(unit, () => (text.value = shown()));
 
 function typed(event: Event) {
   text.value = (event.target as HTMLInputElement).value;
   const value = parse(text.value);
-  if (value !== undefined) model.value = value ?? undefined;
+  if (value !== undefined) emit("update:modelValue", value ?? undefined);
 }
 
 defineExpose({

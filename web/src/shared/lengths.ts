@@ -45,13 +45,7 @@ export function parseLength(unit: LengthUnit, text: string): number | null | und
 
 /** A plain number as typed. */
 export function parseNumber(text: string): number | null | undefined {
-  const clean = text
-    .trim()
-    .replace(",", ".")
-    .replace("¼", " 1/4")
-    .replace("½", " 1/2")
-    .replace("¾", " 3/4")
-    .trim();
+  const clean = text.trim().replace(",", ".").replace("¼", " 1/4").replace("½", " 1/2").replace("¾", " 3/4").trim();
   if (clean === "") return null;
   const match = /^(-?\d*\.?\d+|-?\d+\.)?(?:\s*(?<=^|\s)(\d+)\/(\d+))?$/.exec(clean);
   if (!match) return undefined;

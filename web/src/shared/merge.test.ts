@@ -28,7 +28,11 @@ describe("two versions of one document", () => {
     const mine = { zones: { top: { stretched_mm: 310, sprung_mm: 150 } }, reasons: ["flat"], note: "mine" };
     const theirs = { zones: { top: { stretched_mm: 320, sprung_mm: 140 } }, reasons: ["flat"], note: "theirs" };
     const merged = withMine(theirs, mine, [["zones", "top", "stretched_mm"]]);
-    expect(merged).toEqual({ zones: { top: { stretched_mm: 310, sprung_mm: 140 } }, reasons: ["flat"], note: "theirs" });
+    expect(merged).toEqual({
+      zones: { top: { stretched_mm: 310, sprung_mm: 140 } },
+      reasons: ["flat"],
+      note: "theirs",
+    });
     expect(theirs.zones.top.stretched_mm).toBe(320);
   });
 

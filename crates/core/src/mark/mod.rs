@@ -17,6 +17,6 @@ pub use aim::{Aim, Place, ZoneAim};
 pub use landing::Spread;
 pub use reasons::Reason;
 pub use request::{MarkAnswer, MarkRequest, find_mark};
-pub use sheet::{MarkSheet, SheetZone, StateMark, ZoneMark, mark_sheet};
+pub use sheet::{MarkSheet, PresentHair, SheetZone, StateMark, ZoneMark, mark_sheet};
 pub use strand::{StrandLines, StrandRequest};
 pub use zone_mark::{Lengths, Mark, MarkTask, Outcome};

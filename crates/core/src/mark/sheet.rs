@@ -1,11 +1,12 @@
 //! The marks of a whole head: every zone that is read and aimed, in every state, with the state advised.
 
-use super::aim::Aim;
+use super::aim::{Aim, WornAim};
 use super::reasons::{Reason, reasons};
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldError, FieldErrors};
 use crate::fibre::{HeldState, WornStyle};
 use crate::head::{Figure, Measures, landing_height_mm};
+use crate::learn;
 use crate::reading::{RawReading, Zone, ZoneReading};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -30,16 +31,22 @@ pub struct ZoneMark {
     pub target_mm: f64,
     /// Height above the ear canals at which it ends then, mm.
     pub target_height_mm: f64,
-    /// Worn length of the hair as it is, mm.
-    pub present_worn_mm: f64,
-    /// Height at which it ends now, mm.
-    pub present_height_mm: f64,
-    /// Fibre length of the hair as it is, mm.
-    pub present_fibre_mm: f64,
     /// The state advised; none if no state is certain enough.
     pub advised: Option<HeldState>,
     /// Every state, driest and least pulled first.
     pub states: Vec<StateMark>,
+}
+
+/// The hair of a zone as it is.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PresentHair {
+    /// Fibre length, mm.
+    pub fibre_mm: f64,
+    /// Worn length, mm.
+    pub worn_mm: f64,
+    /// Height above the ear canals at which it ends, mm.
+    pub height_mm: f64,
 }
 
 /// A zone of the sheet: computed, or what keeps it from being.
@@ -48,6 +55,9 @@ pub struct ZoneMark {
 pub struct SheetZone {
     /// Which zone.
     pub zone: Zone,
+    /// Its hair as it is, where it has been read.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub present: Option<PresentHair>,
     /// Its mark.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub result: Option<ZoneMark>,
@@ -91,58 +101,71 @@ pub fn mark_sheet(
         return Err(faults);
     };
     let figure = Figure::of(&measures);
-    let zones = Zone::ALL.into_iter().map(|zone| match zone_mark(reading, aim, (&measures, &figure), zone, worn, unit) {
-        Ok(result) => SheetZone { zone, result: Some(result), missing: Vec::new() },
-        Err(faults) => {
-            let missing = |FieldError { field, problem }| MissingField { field, problem };
-            SheetZone { zone, result: None, missing: faults.0.into_iter().map(missing).collect() }
-        }
-    });
-    Ok(MarkSheet { risk: aim.risk, worn, zones: zones.collect() })
+    let head = Head { reading, aim, measures, figure, worn, unit };
+    Ok(MarkSheet { risk: aim.risk, worn, zones: Zone::ALL.into_iter().map(|zone| head.zone(zone)).collect() })
 }
 
-fn zone_mark(
-    reading: &RawReading,
-    aim: &Aim,
-    (measures, figure): (&Measures, &Figure),
-    zone: Zone,
+/// One head, zone by zone.
+struct Head<'a> {
+    reading: &'a RawReading,
+    aim: &'a Aim,
+    measures: Measures,
+    figure: Figure,
     worn: WornStyle,
     unit: LengthUnit,
-) -> Result<ZoneMark, FieldErrors> {
-    let mut faults = FieldErrors::default();
-    let raw = reading.zones.get(&zone).copied().unwrap_or_default();
-    let read = faults.take(&format!("reading.zones.{}", zone.key()), ZoneReading::try_from(&raw));
-    let wish = match aim.zones.get(&zone) {
-        Some(wish) => faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, figure)),
-        None => {
-            faults.push(format!("aim.zones.{}", zone.key()), crate::Problem::Missing);
-            None
+}
+
+impl Head<'_> {
+    fn zone(&self, zone: Zone) -> SheetZone {
+        let mut faults = FieldErrors::default();
+        let raw = self.reading.zones.get(&zone).copied().unwrap_or_default();
+        let read = faults.take(&format!("reading.zones.{}", zone.key()), ZoneReading::try_from(&raw));
+        let wish = match self.aim.zones.get(&zone) {
+            Some(wish) => {
+                faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, &self.figure))
+            }
+            None => {
+                faults.push(format!("aim.zones.{}", zone.key()), crate::Problem::Missing);
+                None
+            }
+        };
+        let missing = |FieldError { field, problem }| MissingField { field, problem };
+        SheetZone {
+            zone,
+            present: read.map(|read| self.present(zone, &read)),
+            result: read.zip(wish).map(|(read, wish)| self.mark(zone, read, wish)),
+            missing: faults.0.into_iter().map(missing).collect(),
         }
-    };
-    let (Some(read), Some(wish)) = (read, wish) else {
-        return Err(faults);
-    };
-    let task = MarkTask {
-        shortest_mm: wish.shortest_mm,
-        unit,
-        ..MarkTask::new(read, wish.target_mm, worn, aim.risk)
-    };
-    let marks = task.in_all_states();
-    let best: Option<Mark> = advised(&marks);
-    let states = marks.iter().map(|&(state, mark)| {
-        // The choice of state is a reason for the advised one only.
-        let compared = if best.is_some_and(|b| b.state == state) { marks.as_slice() } else { &[] };
-        let reasons = mark.map(|mark| reasons(&task, &mark, compared)).unwrap_or_default();
-        StateMark { state, mark, reasons }
-    });
-    let present_worn_mm = task.model().worn_mm(read.stretched_mm, worn);
-    Ok(ZoneMark {
-        target_mm: wish.target_mm,
-        target_height_mm: landing_height_mm(measures, zone, wish.target_mm),
-        present_worn_mm,
-        present_height_mm: landing_height_mm(measures, zone, present_worn_mm),
-        present_fibre_mm: read.stretched_mm,
-        advised: best.map(|mark| mark.state),
-        states: states.collect(),
-    })
+    }
+
+    fn present(&self, zone: Zone, read: &ZoneReading) -> PresentHair {
+        let worn_mm = learn::fit(read).model().worn_mm(read.stretched_mm, self.worn);
+        PresentHair {
+            fibre_mm: read.stretched_mm,
+            worn_mm,
+            height_mm: landing_height_mm(&self.measures, zone, worn_mm),
+        }
+    }
+
+    fn mark(&self, zone: Zone, read: ZoneReading, wish: WornAim) -> ZoneMark {
+        let task = MarkTask {
+            shortest_mm: wish.shortest_mm,
+            unit: self.unit,
+            ..MarkTask::new(read, wish.target_mm, self.worn, self.aim.risk)
+        };
+        let marks = task.in_all_states();
+        let best: Option<Mark> = advised(&marks);
+        let states = marks.iter().map(|&(state, mark)| {
+            // The choice of state is a reason for the advised one only.
+            let compared = if best.is_some_and(|b| b.state == state) { marks.as_slice() } else { &[] };
+            let reasons = mark.map(|mark| reasons(&task, &mark, compared)).unwrap_or_default();
+            StateMark { state, mark, reasons }
+        });
+        ZoneMark {
+            target_mm: wish.target_mm,
+            target_height_mm: landing_height_mm(&self.measures, zone, wish.target_mm),
+            advised: best.map(|mark| mark.state),
+            states: states.collect(),
+        }
+    }
 }

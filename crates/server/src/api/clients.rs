@@ -27,7 +27,7 @@ fn first() -> u32 {
 /// The house's clients by name, a page at a time.
 #[utoipa::path(tag = "clients", params(ClientQuery), responses((status = 200, body = ClientPage)))]
 #[get("/api/clients")]
-pub async fn list(
+pub async fn list_clients(
     person: SignedIn,
     state: web::Data<State>,
     query: web::Query<ClientQuery>,
@@ -40,7 +40,7 @@ pub async fn list(
     (status = 201, body = Client), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/clients")]
-pub async fn add(
+pub async fn add_client(
     person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<ClientDraft>,
@@ -54,7 +54,7 @@ pub async fn add(
 /// One client.
 #[utoipa::path(tag = "clients", responses((status = 200, body = Client), (status = 404, body = ProblemDetails)))]
 #[get("/api/clients/{id}")]
-pub async fn one(
+pub async fn one_client(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,

@@ -55,7 +55,7 @@ pub async fn export_csv(
     (status = 201, body = Visit), (status = 400, body = ProblemDetails), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/clients/{id}/import")]
-pub async fn import(
+pub async fn import_visit(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,

@@ -15,7 +15,7 @@ use uuid::Uuid;
 /// A client's visits, newest first.
 #[utoipa::path(tag = "visits", responses((status = 200, body = Vec<VisitRow>), (status = 404, body = ProblemDetails)))]
 #[get("/api/clients/{id}/visits")]
-pub async fn of_client(
+pub async fn visits_of_client(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
@@ -38,7 +38,7 @@ pub struct NewVisit {
     (status = 201, body = Visit), (status = 403, body = ProblemDetails), (status = 404, body = ProblemDetails)
 ))]
 #[post("/api/clients/{id}/visits")]
-pub async fn add(
+pub async fn begin_visit(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
@@ -52,7 +52,7 @@ pub async fn add(
 /// A visit with its client and the newest document of each stage.
 #[utoipa::path(tag = "visits", responses((status = 200, body = Visit), (status = 404, body = ProblemDetails)))]
 #[get("/api/visits/{id}")]
-pub async fn one(
+pub async fn one_visit(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,

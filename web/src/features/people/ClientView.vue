@@ -119,7 +119,11 @@ const reached = (visit: VisitRow) => STAGES.filter((stage) => visit[`${stage}_ve
             <span class="day">{{ sayDay(visit.on_date) }}</span>
             <span>{{ visit.stylist }}</span>
             <span class="soft">{{
-              reached(visit).length ? reached(visit).map((stage) => t(`stage.${stage}`)).join(" · ") : t("client.notBegun")
+              reached(visit).length
+                ? reached(visit)
+                    .map((stage) => t(`stage.${stage}`))
+                    .join(" · ")
+                : t("client.notBegun")
             }}</span>
           </RouterLink>
         </li>

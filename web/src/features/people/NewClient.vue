@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { Refused, body, client } from "@/api";
+import CheckField from "@/shared/CheckField.vue";
+import TextField from "@/shared/TextField.vue";
 import { useQueryClient } from "@tanstack/vue-query";
 import { computed, reactive, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
@@ -50,17 +52,11 @@ async function add() {
 <template>
   <ElDialog v-model="open" :title="t('people.newTitle')" append-to-body>
     <form class="stack" novalidate @submit.prevent="add">
-      <ElFormItem :label="t('people.name')" label-for="name" label-position="top" :error="fault('name')">
-        <ElInput id="name" v-model="form.name" autocomplete="off" :aria-invalid="Boolean(fault('name'))" />
-      </ElFormItem>
-      <ElFormItem :label="t('people.contact')" label-for="contact" label-position="top" :error="fault('contact')">
-        <ElInput id="contact" v-model="form.contact" autocomplete="off" :aria-invalid="Boolean(fault('contact'))" />
-      </ElFormItem>
-      <ElFormItem :label="t('people.note')" label-for="note" label-position="top" :error="fault('note')">
-        <ElInput id="note" v-model="form.note" type="textarea" :rows="3" :aria-invalid="Boolean(fault('note'))" />
-      </ElFormItem>
+      <TextField v-model="form.name" :label="t('people.name')" autocomplete="off" :fault="fault('name')" />
+      <TextField v-model="form.contact" :label="t('people.contact')" autocomplete="off" :fault="fault('contact')" />
+      <TextField v-model="form.note" :label="t('people.note')" :rows="3" :fault="fault('note')" />
       <div>
-        <ElCheckbox v-model="form.consent">{{ t("people.consent") }}</ElCheckbox>
+        <CheckField v-model="form.consent" :label="t('people.consent')" />
         <p v-if="fault('consent')" class="fault" role="alert">{{ t("people.consentNeeded") }}</p>
       </div>
       <p v-if="message" class="caution" role="alert">{{ message }}</p>
@@ -73,10 +69,6 @@ async function add() {
 </template>
 
 <style scoped>
-.el-form-item {
-  margin: 0;
-}
-
 .fault {
   color: var(--warn);
   font-weight: 600;

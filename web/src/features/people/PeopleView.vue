@@ -23,8 +23,7 @@ const turn = (to: number) => void router.push({ query: { ...route.query, page: S
 
 const people = useQuery({
   queryKey: computed(() => ["clients", search.value, page.value] as const),
-  queryFn: () =>
-    body(client.GET("/api/clients", { params: { query: { search: search.value, page: page.value } } })),
+  queryFn: () => body(client.GET("/api/clients", { params: { query: { search: search.value, page: page.value } } })),
   placeholderData: keepPreviousData,
 });
 const list = people.data;
@@ -54,7 +53,9 @@ const list = people.data;
           <span class="name">{{ person.name }}</span>
           <span class="note soft">{{ person.note }}</span>
           <span class="visits">
-            <template v-if="person.last_visit">{{ t("people.lastVisit", { day: sayDay(person.last_visit) }) }}</template>
+            <template v-if="person.last_visit">{{
+              t("people.lastVisit", { day: sayDay(person.last_visit) })
+            }}</template>
             <template v-else>{{ t("people.noVisit") }}</template>
           </span>
           <span class="visits soft">{{ t("people.visits", person.visits) }}</span>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Refused } from "@/api";
+import TextField from "@/shared/TextField.vue";
 import StrandMark from "@/shared/StrandMark.vue";
 import { computed, reactive, ref } from "vue";
 import { useI18n } from "vue-i18n";
@@ -54,26 +55,22 @@ async function enter() {
     <form class="stack" novalidate @submit.prevent="enter">
       <p class="brand"><StrandMark /> Spirel</p>
       <h1>{{ t("signIn.promise") }}</h1>
-      <ElFormItem :label="t('signIn.email')" label-for="email" label-position="top" :error="fault('email')">
-        <ElInput
-          id="email"
-          v-model="form.email"
-          type="email"
-          name="email"
-          autocomplete="username"
-          :aria-invalid="Boolean(fault('email'))"
-        />
-      </ElFormItem>
-      <ElFormItem :label="t('signIn.password')" label-for="password" label-position="top" :error="fault('password')">
-        <ElInput
-          id="password"
-          v-model="form.password"
-          type="password"
-          name="password"
-          autocomplete="current-password"
-          :aria-invalid="Boolean(fault('password'))"
-        />
-      </ElFormItem>
+      <TextField
+        v-model="form.email"
+        type="email"
+        name="email"
+        autocomplete="username"
+        :label="t('signIn.email')"
+        :fault="fault('email')"
+      />
+      <TextField
+        v-model="form.password"
+        type="password"
+        name="password"
+        autocomplete="current-password"
+        :label="t('signIn.password')"
+        :fault="fault('password')"
+      />
       <p v-if="message" class="caution" role="alert">{{ message }}</p>
       <ElButton type="primary" native-type="submit" :loading="busy">{{ t("signIn.enter") }}</ElButton>
     </form>
@@ -116,10 +113,6 @@ h1 {
   gap: 10px;
   align-items: center;
   font: 750 1.5rem/1 var(--display);
-}
-
-.el-form-item {
-  margin: 0;
 }
 
 @media (max-width: 760px) {

@@ -12,7 +12,7 @@ const HAIRS: Hair[] = Array.from({ length: 13 }, (_, i) => {
   return {
     x: 36 + i * 47,
     depth: 760 - 430 * tightness ** 1.3,
-    radius: 8 + 13 * Math.sin(Math.PI * (0.25 + 0.6 * tightness)),
+    radius: 5 + 15 * Math.sin(Math.PI * (0.1 + 0.75 * tightness)),
     turns: 1.2 + 17 * tightness ** 1.4,
   };
 });

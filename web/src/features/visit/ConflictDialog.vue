@@ -21,7 +21,9 @@ watchEffect(() => {
 
 /** Words for a path: the locale's for each key that has some. */
 function name(path: readonly string[]): string {
-  return path.map((key) => (te(`fields.${key}`) ? t(`fields.${key}`) : te(`zone.${key}`) ? t(`zone.${key}`) : key)).join(", ");
+  return path
+    .map((key) => (te(`fields.${key}`) ? t(`fields.${key}`) : te(`zone.${key}`) ? t(`zone.${key}`) : key))
+    .join(", ");
 }
 
 function value(path: readonly string[], leaf: Leaf): string {

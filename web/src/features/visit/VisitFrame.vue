@@ -12,35 +12,38 @@ const props = defineProps<{ visit: string }>();
 const { t } = useI18n();
 const route = useRoute();
 const query = useVisitQuery(() => props.visit);
-const visit = query.data;
+const found = query.data;
 const bare = computed(() => route.meta.bare ?? false);
 
 // Stages are only mounted once the visit is there.
-provide(VISIT, visit as Ref<Visit>);
+provide(VISIT, found as Ref<Visit>);
 </script>
 
 <template>
-  <div v-if="query.error.value && !visit" class="page stack">
+  <div v-if="query.error.value && !found" class="page stack">
     <h1>{{ t("visit.unfound") }}</h1>
     <FailureNote :error="query.error.value" @again="query.refetch()" />
     <p>
       <RouterLink :to="{ name: 'people' }">{{ t("nowhere.back") }}</RouterLink>
     </p>
   </div>
-  <p v-else-if="!visit" class="page soft" aria-live="polite">{{ t("app.loading") }}</p>
-  <div v-else-if="bare"><RouterView :key="visit.id" /></div>
+  <p v-else-if="!found" class="page soft" aria-live="polite">{{ t("app.loading") }}</p>
+  <div v-else-if="bare"><RouterView :key="found.id" /></div>
   <div v-else class="visit">
     <header class="no-print">
       <p class="whose">
-        <RouterLink :to="{ name: 'client', params: { client: visit.client.id } }" class="name" :title="visit.client.name">{{
-          visit.client.name
-        }}</RouterLink>
-        <span class="soft">{{ sayDay(visit.on_date) }}</span>
+        <RouterLink
+          :to="{ name: 'client', params: { client: found.client.id } }"
+          class="name"
+          :title="found.client.name"
+          >{{ found.client.name }}</RouterLink
+        >
+        <span class="soft">{{ sayDay(found.on_date) }}</span>
       </p>
-      <StageRibbon :visit="visit" />
+      <StageRibbon :visit="found" />
       <span id="save-state" class="save-state"></span>
     </header>
-    <RouterView :key="visit.id" />
+    <RouterView :key="found.id" />
   </div>
 </template>
 

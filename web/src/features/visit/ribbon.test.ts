@@ -3,7 +3,13 @@ import { describe, expect, it } from "vitest";
 import { ribbon } from "./ribbon";
 
 function visit(documents: Partial<Record<"talk" | "read" | "aim", object>>): Visit {
-  const list = Object.entries(documents).map(([stage, body]) => ({ stage, body, version: 1, saved_by: "", saved_at: "" }));
+  const list = Object.entries(documents).map(([stage, body]) => ({
+    stage,
+    body,
+    version: 1,
+    saved_by: "",
+    saved_at: "",
+  }));
   return { id: "", on_date: "2026-01-01", stylist: "", client: {}, documents: list } as unknown as Visit;
 }
 

@@ -80,7 +80,9 @@ describe("a document that is edited", () => {
 
   it("puts both versions before the person when somebody saved first", async () => {
     const theirs = version(5, { note: "theirs", other: "theirs too" });
-    fetched.mockResolvedValueOnce(answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }));
+    fetched.mockResolvedValueOnce(
+      answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }),
+    );
     const page = open(version(4, { note: "a", other: "" }));
     page.draft.value.note = "mine";
     await rest();
@@ -103,7 +105,9 @@ describe("a document that is edited", () => {
 
   it("asks nothing when the other version says the same", async () => {
     const theirs = version(5, { note: "same", other: "" });
-    fetched.mockResolvedValueOnce(answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }));
+    fetched.mockResolvedValueOnce(
+      answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }),
+    );
     const page = open(version(4, EMPTY));
     page.draft.value.note = "same";
     await rest();

@@ -1,0 +1,337 @@
+<script setup lang="ts">
+/** Where the hair ends now and where it should: drawn on the client, dragged or stepped with the arrow keys. */
+import type { Aim, Figure, MarkSheet, Place, Zone } from "@/api";
+import { heightOf } from "@/shared/headDrawing";
+import { useUnit } from "@/shared/unit";
+import { ZONES } from "@/shared/zones";
+import { computed, ref } from "vue";
+import { useI18n } from "vue-i18n";
+import {
+  STRANDS,
+  area,
+  face,
+  hair,
+  jaw,
+  nextPoint,
+  nudged,
+  outline,
+  placeAt,
+  placeHeight,
+  spread,
+  type Side,
+} from "./figureDrawing";
+import { sayPlace } from "./sayPlace";
+
+const props = defineProps<{ figure: Figure; aim: Aim; marks: MarkSheet | undefined; disabled: boolean }>();
+const zone = defineModel<Zone>("zone", { required: true });
+const emit = defineEmits<{ lands: [zone: Zone, place: Place] }>();
+const { t } = useI18n();
+const { unit, say } = useUnit();
+
+const svg = ref<SVGSVGElement>();
+const dragged = ref<Zone>();
+
+/** How much of the body is shown to each side of its middle, in half breadths of the head: hair hangs no further out. */
+const BODY = 2.02;
+/** Room between the two views for the names of the points. */
+const MIDDLE = 118;
+const centre = (side: Side) =>
+  props.figure.half_breadth_mm * BODY * (side === "front" ? 1 : 3) + (side === "front" ? 0 : MIDDLE);
+
+const strands = computed(() =>
+  ZONES.map((name) => {
+    const { side, across } = STRANDS[name];
+    const root = props.figure.zones.find((z) => z.zone === name)!;
+    const sheet = props.marks?.zones.find((z) => z.zone === name);
+    const result = sheet?.result;
+    const wish = props.aim.zones[name];
+    const height = (place: Place) => placeHeight(props.figure, place);
+    const x = centre(side) + across * props.figure.half_breadth_mm;
+    const y = -root.root_height_mm;
+    const computedEnd = dragged.value === name ? undefined : result?.target_height_mm;
+    return {
+      name,
+      x,
+      y,
+      root,
+      now: sheet?.present ? -sheet.present.height_mm : undefined,
+      lands: wish ? -(computedEnd ?? height(wish.lands)) : undefined,
+      shortest: wish?.shortest ? -height(wish.shortest) : undefined,
+      place: wish?.lands,
+      worn: result?.target_mm,
+    };
+  }),
+);
+
+/** How far below the lowest end there is room to drag, mm. */
+const ROOM = 120;
+const size = computed(() => {
+  const { half_breadth_mm: b, top_mm: top } = props.figure;
+  const ends = strands.value.flatMap((s) => [s.now ?? 0, s.lands ?? 0, s.shortest ?? 0]);
+  const least = -heightOf(props.figure, "armpit");
+  const bottom = Math.min(-heightOf(props.figure, "waist") + 14, Math.max(least, ...ends) + ROOM);
+  const body = b * BODY;
+  return { body, middle: MIDDLE, top: -top - 30, height: bottom + top + 30, width: 4 * body + MIDDLE };
+});
+
+const levels = computed(() => {
+  const heights = props.figure.points.map((p) => -p.height_mm);
+  const labels = spread(heights, 17);
+  return props.figure.points
+    .map((p, i) => ({ point: p.point, y: heights[i]!, label: labels[i]! }))
+    .filter((mark) => mark.y < size.value.top + size.value.height);
+});
+
+/** Where a zone's handle stands while nothing is wished: at the end of the hair, or at the first point. */
+const handleY = (strand: (typeof strands.value)[number]) =>
+  strand.lands ??
+  strand.now ??
+  -(props.figure.points.find((p) => p.point === strand.root.reaches.at(-4)?.point)?.height_mm ?? 0);
+
+function heightUnder(event: PointerEvent): number | undefined {
+  const matrix = svg.value?.getScreenCTM();
+  if (!matrix) return undefined;
+  return -new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()).y;
+}
+
+function start(event: PointerEvent, name: Zone) {
+  zone.value = name;
+  if (props.disabled) return;
+  (event.target as Element).setPointerCapture(event.pointerId);
+  dragged.value = name;
+}
+
+function drag(event: PointerEvent) {
+  if (!dragged.value) return;
+  const height = heightUnder(event);
+  const root = props.figure.zones.find((z) => z.zone === dragged.value);
+  const place = root && height !== undefined ? placeAt(props.figure, root, height) : undefined;
+  if (place) emit("lands", dragged.value, place);
+}
+
+function level(height: number) {
+  if (props.disabled) return;
+  const root = props.figure.zones.find((z) => z.zone === zone.value);
+  const place = root ? placeAt(props.figure, root, height) : undefined;
+  if (place) emit("lands", zone.value, place);
+}
+
+function key(event: KeyboardEvent, strand: (typeof strands.value)[number]) {
+  const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 1, PageUp: -1 }[event.key] as 1 | -1 | undefined;
+  if (!by || props.disabled) return;
+  event.preventDefault();
+  zone.value = strand.name;
+  const from = strand.place ?? placeAt(props.figure, strand.root, -handleY(strand));
+  if (!from) return;
+  const step = event.key.startsWith("Page") ? nextPoint : nudged;
+  emit("lands", strand.name, strand.place ? step(props.figure, strand.root, from, by) : from);
+}
+
+const words = (strand: (typeof strands.value)[number]) =>
+  strand.place ? sayPlace(strand.place, unit.value, t) : t("aim.noWish");
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`0 ${size.top} ${size.width} ${size.height}`"
+    role="group"
+    :aria-label="t('aim.figure')"
+    @pointermove="drag"
+    @pointerup="dragged = undefined"
+    @pointercancel="dragged = undefined"
+  >
+    <clipPath id="bust">
+      <rect :x="-size.body" :y="size.top" :width="2 * size.body" :height="size.height" />
+    </clipPath>
+    <g
+      v-for="side in ['front', 'back'] as const"
+      :key="side"
+      :transform="`translate(${centre(side)} 0)`"
+      clip-path="url(#bust)"
+    >
+      <path class="skin" :d="area(figure)" />
+      <path class="skin" :d="area(figure)" transform="scale(-1 1)" />
+      <path class="contour" :d="outline(figure)" />
+      <path class="contour" :d="outline(figure)" transform="scale(-1 1)" />
+      <path v-if="side === 'front'" class="contour" :d="jaw(figure)" />
+      <template v-if="side === 'front'">
+        <path v-for="(line, i) in face(figure)" :key="i" class="contour" :d="line" />
+      </template>
+      <text class="side" x="0" :y="size.top + 16">{{ t(`aim.side.${side}`) }}</text>
+    </g>
+    <g v-for="mark in levels" :key="mark.point" class="level" @click="level(-mark.y)">
+      <line :x1="10" :x2="2 * size.body - 4" :y1="mark.y" :y2="mark.y" />
+      <line :x1="2 * size.body + size.middle + 4" :x2="size.width - 10" :y1="mark.y" :y2="mark.y" />
+      <path
+        :d="`M${2 * size.body - 4} ${mark.y}L${2 * size.body + 8} ${mark.label}M${2 * size.body + size.middle + 4} ${mark.y}L${2 * size.body + size.middle - 8} ${mark.label}`"
+      />
+      <text :x="2 * size.body + size.middle / 2" :y="mark.label + 4.5">{{ t(`point.${mark.point}`) }}</text>
+      <rect :x="2 * size.body" :y="mark.label - 8" :width="size.middle" height="16" />
+    </g>
+    <g
+      v-for="strand in strands"
+      :key="strand.name"
+      :class="{ here: strand.name === zone, wished: strand.lands !== undefined }"
+    >
+      <circle class="root" :cx="strand.x" :cy="strand.y" r="3" />
+      <template v-if="strand.now !== undefined">
+        <path class="now" :d="hair(strand.x - 3, strand.y, strand.now, 2.4)" />
+        <path class="now end" :d="`M${strand.x - 11} ${strand.now}h16`" />
+      </template>
+      <path v-if="strand.lands !== undefined" class="aim" :d="`M${strand.x + 4} ${strand.y}V${strand.lands}`" />
+      <path
+        v-if="strand.shortest !== undefined"
+        class="shortest"
+        :d="`M${strand.x - 12} ${strand.shortest + 5}v-5h24v5`"
+      />
+      <g
+        class="handle"
+        role="slider"
+        :tabindex="disabled ? -1 : 0"
+        :aria-label="t('aim.landsOf', { zone: t(`zone.${strand.name}`) })"
+        :aria-valuetext="words(strand)"
+        :aria-valuenow="Math.round(strand.worn ?? 0)"
+        aria-valuemin="0"
+        aria-valuemax="2000"
+        aria-orientation="vertical"
+        :aria-disabled="disabled"
+        @pointerdown="start($event, strand.name)"
+        @focus="zone = strand.name"
+        @keydown="key($event, strand)"
+      >
+        <rect class="grip" :x="strand.x - 24" :y="handleY(strand) - 24" width="48" height="48" />
+        <path v-if="strand.lands !== undefined" class="bar" :d="`M${strand.x - 17} ${strand.lands}h34`" />
+        <path v-else class="plus" :d="`M${strand.x} ${handleY(strand) - 7}v14m-7-7h14`" />
+      </g>
+      <text
+        v-if="strand.name === zone && strand.worn"
+        class="name"
+        :x="strand.x"
+        :y="(strand.lands ?? handleY(strand)) + 17"
+      >
+        {{ say(strand.worn) }}
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  display: block;
+  max-height: 76vh;
+  touch-action: pan-y;
+}
+
+.skin {
+  fill: var(--skin);
+}
+
+.contour {
+  fill: none;
+  stroke: var(--line-strong);
+  stroke-width: 1.6;
+  stroke-linecap: round;
+}
+
+.side {
+  font: 650 14px var(--display);
+  text-anchor: middle;
+  fill: var(--ink-soft);
+}
+
+.level {
+  cursor: pointer;
+}
+
+.level line,
+.level path {
+  stroke: var(--line-strong);
+  stroke-width: 0.7;
+  fill: none;
+}
+
+.level text {
+  font: 550 12.5px var(--text);
+  text-anchor: middle;
+  fill: var(--ink);
+}
+
+.level rect {
+  fill: transparent;
+}
+
+.level:hover text {
+  fill: var(--aim);
+  text-decoration: underline;
+}
+
+.root {
+  fill: var(--ink);
+}
+
+.now {
+  fill: none;
+  stroke: var(--now);
+  stroke-width: 2;
+  stroke-linecap: round;
+}
+
+.end {
+  stroke-width: 2.6;
+}
+
+.aim {
+  stroke: var(--aim);
+  stroke-width: 2;
+  stroke-dasharray: 5 4;
+}
+
+.shortest {
+  fill: none;
+  stroke: var(--aim);
+  stroke-width: 1.6;
+  stroke-dasharray: 2 2;
+}
+
+.handle {
+  cursor: ns-resize;
+  touch-action: none;
+  outline: 0;
+}
+
+.grip {
+  fill: transparent;
+  rx: 8px;
+}
+
+.handle:focus-visible .grip {
+  stroke: var(--forecast);
+  stroke-width: 2.5;
+}
+
+.bar {
+  stroke: var(--aim);
+  stroke-width: 5;
+  stroke-linecap: round;
+}
+
+.here .bar {
+  stroke-width: 8;
+}
+
+.plus {
+  stroke: var(--aim);
+  stroke-width: 2;
+}
+
+.name {
+  font: 700 13px var(--text);
+  text-anchor: middle;
+  fill: var(--aim);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+}
+</style>

@@ -1,0 +1,1 @@
+export { sayPlace } from "./sayPlace";

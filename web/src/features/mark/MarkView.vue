@@ -1,0 +1,366 @@
+<script setup lang="ts">
+import type { HeldState, SheetZone, Zone } from "@/api";
+import { askStrand } from "@/shared/ask";
+import FailureNote from "@/shared/FailureNote.vue";
+import { onComb } from "@/shared/lengths";
+import { useComputed } from "@/shared/useComputed";
+import { useUnit } from "@/shared/unit";
+import { ZONES } from "@/shared/zones";
+import { onKeyStroke } from "@vueuse/core";
+import { computed, ref, watch } from "vue";
+import { useI18n } from "vue-i18n";
+import { useRoute, useRouter } from "vue-router";
+import DrawnComb from "./DrawnComb.vue";
+import ScreenScale from "./ScreenScale.vue";
+import StateCard from "./StateCard.vue";
+import StateChart from "./StateChart.vue";
+import StrandPicture from "./StrandPicture.vue";
+import { onTheComb } from "./comb";
+import { sayReason } from "./sayReason";
+import { beside, markIn, verdict } from "./states";
+import { useScreenScale } from "./useScreenScale";
+import { useSheet } from "./useSheet";
+
+const { t } = useI18n();
+const { unit } = useUnit();
+const route = useRoute();
+const router = useRouter();
+const { visit, question, sheet } = useSheet();
+const { pixelsPerMm, measured } = useScreenScale();
+const scaling = ref(false);
+const picture = ref<"strand" | "states">("strand");
+
+const zones = computed(() => sheet.data.value?.zones ?? []);
+/** The zone is part of the address, so that it can be linked to. */
+const zone = computed<Zone>({
+  get: () => {
+    const wanted = route.params.zone as Zone;
+    if (ZONES.includes(wanted)) return wanted;
+    const cut = zones.value.find((each) => verdict(each, stateOf(each)).kind === "cut");
+    return (cut ?? zones.value.find((each) => each.result))?.zone ?? "fringe";
+  },
+  set: (name) => void router.replace({ name: "mark", params: { visit: visit.value.id, zone: name } }),
+});
+const here = computed(() => zones.value.find((each) => each.zone === zone.value));
+
+// What a person looks at stays theirs while they go round the head; until then each zone shows what is advised for it.
+const chosen = ref<Partial<Record<Zone, HeldState>>>({});
+const compared = ref<Partial<Record<Zone, HeldState>>>({});
+const MEDIUM: HeldState = { moisture: "wet", comb: "medium" };
+const stateOf = (each: SheetZone): HeldState => chosen.value[each.zone] ?? each.result?.advised ?? MEDIUM;
+const first = computed<HeldState>({
+  get: () => (here.value ? stateOf(here.value) : MEDIUM),
+  set: (state) => (chosen.value = { ...chosen.value, [zone.value]: state }),
+});
+const second = computed<HeldState>({
+  get: () => compared.value[zone.value] ?? beside(here.value?.result?.advised ?? MEDIUM),
+  set: (state) => (compared.value = { ...compared.value, [zone.value]: state }),
+});
+
+const shown = computed(() => (here.value?.result ? markIn(here.value.result, first.value) : undefined));
+const mark = computed(() => shown.value?.mark ?? undefined);
+const strand = useComputed(
+  "strand",
+  computed(() => {
+    const reading = question.value.reading.zones?.[zone.value];
+    if (!mark.value || !reading) return undefined;
+    return { reading, fibre_mm: mark.value.lengths.fibre_mm, state: first.value, worn: question.value.worn };
+  }),
+  askStrand,
+);
+const reasons = computed(() => (shown.value?.reasons ?? []).map((reason) => sayReason(reason, unit.value, t)));
+/** Reasons that are read at a glance; the rest is a press away. */
+const FIRST = 6;
+const combs = computed(() => (mark.value ? onTheComb(unit.value, mark.value.comb_mm).combs : 0));
+
+function line(each: SheetZone): string {
+  const found = verdict(each, stateOf(each));
+  if (found.kind === "cut") return onComb(unit.value, found.mark.comb_mm);
+  return t(`mark.short.${found.kind}`);
+}
+
+const missing = computed(() => {
+  const fields = here.value?.missing ?? [];
+  return {
+    read: fields.some((m) => m.field.startsWith("reading.")),
+    aim: fields.some((m) => m.field.startsWith("aim.")),
+    wrong: fields.some((m) => m.problem.kind !== "missing"),
+  };
+});
+
+function turn(by: 1 | -1) {
+  zone.value = ZONES[(ZONES.indexOf(zone.value) + by + ZONES.length) % ZONES.length]!;
+}
+onKeyStroke("]", () => turn(1));
+onKeyStroke("[", () => turn(-1));
+watch(zone, () => (picture.value = "strand"));
+</script>
+
+<template>
+  <div class="view">
+    <h1 class="visually-hidden">{{ t("stage.mark") }}</h1>
+    <nav class="zones" :aria-label="t('mark.zones')">
+      <RouterLink
+        v-for="each in zones"
+        :key="each.zone"
+        :to="{ name: 'mark', params: { zone: each.zone } }"
+        replace
+        :class="{ here: each.zone === zone, cut: verdict(each, stateOf(each)).kind === 'cut' }"
+        :aria-current="each.zone === zone ? 'true' : undefined"
+      >
+        <span>
+          <b>{{ t(`zone.${each.zone}`) }}</b>
+          <small class="soft">{{
+            each.result ? t(`moistureOn.${stateOf(each).moisture}`, { comb: t(`comb.${stateOf(each).comb}`) }) : ""
+          }}</small>
+        </span>
+        <span class="figure">{{ line(each) }}</span>
+      </RouterLink>
+      <p class="actions">
+        <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark.print") }}</RouterLink>
+        <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark.json") }}</a>
+        <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark.csv") }}</a>
+      </p>
+    </nav>
+    <div class="main stack">
+      <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
+      <template v-if="here?.result">
+        <h2 class="visually-hidden">{{ t(`zone.${zone}`) }}</h2>
+        <div class="pair">
+          <StateCard v-model="first" :zone="here" :title="t('mark.cutSo', { zone: t(`zone.${zone}`) })" />
+          <StateCard v-model="second" :zone="here" :title="t('mark.compare')" />
+        </div>
+        <div
+          v-if="mark && mark.outcome.kind === 'cut'"
+          class="comb"
+          tabindex="0"
+          role="region"
+          :aria-label="t('mark.drawn')"
+        >
+          <p v-if="combs" class="combs">{{ t("mark.combs", combs) }}</p>
+          <DrawnComb :unit="unit" :mark-mm="mark.comb_mm" :comb="first.comb" :pixels-per-mm="pixelsPerMm" />
+        </div>
+        <p v-if="mark && mark.outcome.kind === 'cut'" class="small soft row scale">
+          {{ measured ? t("scale.measured") : t("scale.nominal") }}
+          <button type="button" class="text" @click="scaling = true">{{ t("scale.open") }}</button>
+        </p>
+        <div class="pair lower">
+          <section class="stack tight">
+            <div class="tabs" role="tablist" :aria-label="t('mark.pictures')">
+              <button
+                v-for="name in ['strand', 'states'] as const"
+                :id="`tab-${name}`"
+                :key="name"
+                type="button"
+                role="tab"
+                :aria-selected="picture === name"
+                aria-controls="picture"
+                @click="picture = name"
+              >
+                {{ t(`mark.picture.${name}`) }}
+              </button>
+            </div>
+            <div id="picture" role="tabpanel" :aria-labelledby="`tab-${picture}`">
+              <StrandPicture
+                v-if="picture === 'strand' && strand.data.value && mark"
+                :strand="strand.data.value"
+                :target-mm="here.result.target_mm"
+                :lands="[mark.lands_low_mm, mark.lands_high_mm]"
+                :moisture="first.moisture"
+              />
+              <StateChart v-if="picture === 'states'" :zone="here.result" :shown="first" @choose="first = $event" />
+            </div>
+          </section>
+          <section v-if="reasons.length">
+            <h3>{{ t("mark.why") }}</h3>
+            <ol class="reasons">
+              <li v-for="reason in reasons.slice(0, FIRST)" :key="reason">{{ reason }}</li>
+            </ol>
+            <details v-if="reasons.length > FIRST">
+              <summary>{{ t("mark.whyMore") }}</summary>
+              <ol class="reasons" :start="FIRST + 1">
+                <li v-for="reason in reasons.slice(FIRST)" :key="reason">{{ reason }}</li>
+              </ol>
+            </details>
+          </section>
+        </div>
+      </template>
+      <div v-else-if="here" class="missing stack">
+        <h2>{{ t("mark.none", { zone: t(`zone.${zone}`) }) }}</h2>
+        <p v-if="missing.wrong">{{ t("mark.wrong") }}</p>
+        <p v-if="missing.read">
+          {{ t("mark.needsRead") }} <RouterLink :to="{ name: 'read' }">{{ t("mark.toRead") }}</RouterLink>
+        </p>
+        <p v-if="missing.aim">
+          {{ t("mark.needsAim") }} <RouterLink :to="{ name: 'aim' }">{{ t("mark.toAim") }}</RouterLink>
+        </p>
+      </div>
+    </div>
+    <ScreenScale v-model="scaling" />
+  </div>
+</template>
+
+<style scoped>
+.view {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 20px 28px;
+  max-width: 1520px;
+  margin: 0 auto;
+  padding: 14px 24px 40px;
+}
+
+.zones {
+  display: grid;
+  align-content: start;
+}
+
+.zones > a {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  min-height: 56px;
+  padding: 4px 12px;
+  text-decoration: none;
+  border-bottom: 1px solid var(--line);
+  border-left: 5px solid transparent;
+}
+
+.zones > a > span:first-child {
+  display: grid;
+  line-height: 1.2;
+}
+
+.zones > a:hover {
+  background: var(--sheet);
+}
+
+.zones > a.here {
+  border-left-color: var(--ink);
+  background: var(--sheet);
+}
+
+.figure {
+  color: var(--ink-soft);
+  text-align: right;
+}
+
+.cut .figure {
+  color: var(--ink);
+  font: 700 1.7rem/1 var(--display);
+}
+
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding-top: 16px;
+}
+
+.action {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 14px;
+  border: 1px solid var(--line-strong);
+  border-radius: 8px;
+  text-decoration: none;
+  font-weight: 600;
+}
+
+.action:first-child {
+  width: 100%;
+  justify-content: center;
+  background: var(--ink);
+  color: var(--on-ink);
+}
+
+.main {
+  gap: 12px;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
+  gap: 16px 24px;
+}
+
+.comb {
+  overflow-x: auto;
+}
+
+.combs {
+  color: var(--aim);
+  font-weight: 700;
+}
+
+.scale {
+  margin-top: -6px;
+}
+
+.text {
+  font: inherit;
+  color: var(--ink);
+  background: none;
+  border: 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  cursor: pointer;
+  min-height: 32px;
+}
+
+.tight {
+  gap: 8px;
+}
+
+.tabs {
+  display: flex;
+  gap: 4px;
+}
+
+.tabs button {
+  font: 600 1.05rem var(--display);
+  color: var(--ink-soft);
+  background: none;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  min-height: 44px;
+  padding: 0 14px 0 0;
+  cursor: pointer;
+}
+
+.tabs [aria-selected="true"] {
+  color: var(--ink);
+  border-bottom-color: var(--ink);
+}
+
+h3 {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+}
+
+.reasons {
+  padding-left: 22px;
+  display: grid;
+  gap: 6px;
+  max-width: 62ch;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+.missing {
+  padding: 40px 0;
+}
+
+@media (max-width: 900px) {
+  .view {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** The marks on one sheet of paper: combs drawn at true size, for the mirror or the trolley. */
+import type { SheetZone } from "@/api";
+import { sayPlace } from "@/features/aim";
+import { useSession } from "@/features/session";
+import FailureNote from "@/shared/FailureNote.vue";
+import { sayDay } from "@/shared/days";
+import { numberIn, onComb, say, signOf } from "@/shared/lengths";
+import { useUnit } from "@/shared/unit";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import DrawnComb from "./DrawnComb.vue";
+import { onTheComb } from "./comb";
+import { keyOf, verdict } from "./states";
+import { useSheet } from "./useSheet";
+
+const { t } = useI18n();
+const { unit } = useUnit();
+const session = useSession();
+const { visit, question, sheet } = useSheet();
+
+const rows = computed(() =>
+  (sheet.data.value?.zones ?? []).filter((zone) => zone.result).map((zone) => ({ zone, answer: advice(zone) })),
+);
+const left = computed(() => (sheet.data.value?.zones ?? []).filter((zone) => !zone.result));
+const advice = (zone: SheetZone) => {
+  const state = zone.result?.advised;
+  return state ? { state, ...verdict(zone, state) } : undefined;
+};
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="paper">
+    <p class="no-print row">
+      <RouterLink :to="{ name: 'mark' }">{{ t("print.back") }}</RouterLink>
+      <ElButton type="primary" @click="print">{{ t("print.print") }}</ElButton>
+    </p>
+    <header>
+      <h1>{{ visit.client.name }}</h1>
+      <p>{{ session.person?.house }} · {{ sayDay(visit.on_date) }} · {{ visit.stylist }}</p>
+      <p>
+        {{ t("print.worn", { worn: t(`worn.${question.worn}`) }) }}
+        {{ t("print.risk", { n: Math.round(1 / question.aim.risk) }) }}
+      </p>
+    </header>
+    <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
+    <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print.nothing") }}</p>
+    <article v-for="{ zone, answer } in rows" :key="zone.zone">
+      <h2>{{ t(`zone.${zone.zone}`) }}</h2>
+
+      <template v-if="answer && 'mark' in answer && answer.mark && answer.kind === 'cut'">
+        <p class="mark">
+          <b>{{ onComb(unit, answer.mark.comb_mm) }} {{ signOf(unit) }}</b> {{ t(`states.${keyOf(answer.state)}`) }}
+          <template v-if="onTheComb(unit, answer.mark.comb_mm).combs">
+            ({{ t("mark.combs", onTheComb(unit, answer.mark.comb_mm).combs) }})
+          </template>
+        </p>
+        <p>
+          {{
+            t("print.line", {
+              aim: sayPlace(question.aim.zones[zone.zone]!.lands, unit, t),
+              target: say(unit, zone.result!.target_mm),
+              low: numberIn(unit, answer.mark.lands_low_mm),
+              high: say(unit, answer.mark.lands_high_mm),
+              extra: say(unit, answer.mark.allowance_held_mm),
+            })
+          }}
+        </p>
+        <DrawnComb print :unit="unit" :mark-mm="answer.mark.comb_mm" :comb="answer.state.comb" />
+      </template>
+      <p v-else class="mark">{{ t(`mark.verdict.${answer?.kind ?? "unsure"}`) }}</p>
+    </article>
+    <p v-if="left.length" class="left">
+      {{ t("print.left", { zones: left.map((zone) => t(`zone.${zone.zone}`)).join(", ") }) }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.paper {
+  width: 216mm;
+  max-width: 100%;
+  margin: 0 auto;
+  padding: 20px 0 40px;
+  overflow-x: auto;
+}
+
+header {
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 8px;
+  margin-bottom: 8px;
+}
+
+h1 {
+  font-size: 1.5rem;
+  overflow-wrap: anywhere;
+}
+
+article {
+  display: grid;
+  grid-template-columns: 34mm 1fr;
+  gap: 0 4mm;
+  padding: 5px 0 6px;
+  border-bottom: 1px solid var(--line);
+  break-inside: avoid;
+}
+
+h2 {
+  font-size: 1.05rem;
+  grid-row: span 2;
+}
+
+article p {
+  font-size: 0.92rem;
+  line-height: 1.35;
+}
+
+article .mark b {
+  font: 700 1.35rem/1.1 var(--display);
+}
+
+article :deep(.comb) {
+  grid-column: 1 / -1;
+  margin-top: 3px;
+}
+
+.left {
+  padding-top: 10px;
+}
+
+@media print {
+  .paper {
+    padding: 0;
+    width: auto;
+    max-width: none;
+    overflow: visible;
+    color: #000;
+  }
+}
+</style>
+
+<style>
+@page {
+  size: A4 landscape;
+  margin: 9mm 12mm;
+}
+</style>

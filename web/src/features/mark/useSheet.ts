@@ -1,0 +1,18 @@
+import { bodyOf, useVisit } from "@/features/visit";
+import { askMarks } from "@/shared/ask";
+import { useComputed } from "@/shared/useComputed";
+import { useUnit } from "@/shared/unit";
+import { computed } from "vue";
+
+/** The marks of the visit around, from what is saved of it. */
+export function useSheet() {
+  const visit = useVisit();
+  const { unit } = useUnit();
+  const question = computed(() => ({
+    reading: bodyOf(visit.value, "read"),
+    aim: bodyOf(visit.value, "aim"),
+    worn: bodyOf(visit.value, "talk").worn,
+    unit: unit.value,
+  }));
+  return { visit, question, sheet: useComputed("marks", question, askMarks) };
+}

@@ -1,0 +1,188 @@
+<script setup lang="ts">
+/** The head from three sides; each zone shows its shrinkage, and is pressed to be read. */
+import type { Figure, ReadingSummary, Zone } from "@/api";
+import { backZones, behind, ear, profile, sideZones, type Outline } from "@/shared/headDrawing";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+
+const props = defineProps<{ figure: Figure; summary: ReadingSummary | undefined }>();
+const zone = defineModel<Zone>({ required: true });
+const { t } = useI18n();
+
+const views = computed(() => {
+  const { figure } = props;
+  const [a, b, top] = [figure.half_length_mm, figure.half_breadth_mm, figure.top_mm];
+  const height = top - (figure.points.find((p) => p.point === "collarbone")?.height_mm ?? -170) + 12;
+  const side = `${-a * 1.22} ${-top - 8} ${a * 2.35} ${height}`;
+  return [
+    {
+      name: "left",
+      box: side,
+      outline: profile(figure),
+      zones: sideZones(figure, "left_side"),
+      ear: ear(figure),
+      mirror: false,
+    },
+    {
+      name: "behind",
+      box: `${-b * 1.5} ${-top - 8} ${b * 3} ${height}`,
+      outline: behind(figure),
+      zones: backZones(figure),
+      mirror: false,
+    },
+    {
+      name: "right",
+      box: side,
+      outline: profile(figure),
+      zones: sideZones(figure, "right_side"),
+      ear: ear(figure),
+      mirror: true,
+    },
+  ];
+});
+
+const read = (name: Zone) => props.summary?.zones.find((z) => z.zone === name);
+const shrinkage = (name: Zone) => {
+  const share = read(name)?.shrinkage;
+  return share === null || share === undefined ? undefined : Math.round(share * 100);
+};
+const faulty = (name: Zone) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
+/** A mirrored side view is drawn mirrored about its own box. */
+const place = (label: [number, number], mirror: boolean, box: string): [number, number] => {
+  const [left = 0, , width = 0] = box.split(" ").map(Number);
+  return mirror ? [2 * left + width - label[0], label[1]] : label;
+};
+const flip = (mirror: boolean, box: string) => {
+  const [left = 0, , width = 0] = box.split(" ").map(Number);
+  return mirror ? `translate(${2 * left + width} 0) scale(-1 1)` : undefined;
+};
+const words = (outline: Outline) => {
+  const percent = shrinkage(outline.zone);
+  return percent === undefined
+    ? t("read.zoneOpen", { zone: t(`zone.${outline.zone}`) })
+    : t("read.zoneRead", { zone: t(`zone.${outline.zone}`), percent });
+};
+</script>
+
+<template>
+  <div class="heads">
+    <figure v-for="view in views" :key="view.name" :class="view.name">
+      <svg :viewBox="view.box" role="group" :aria-label="t(`read.view.${view.name}`)">
+        <g :transform="flip(view.mirror, view.box)">
+          <path class="skin" :d="view.outline" />
+          <path v-if="view.ear" class="ear" :d="view.ear" />
+          <path
+            v-for="outline in view.zones"
+            :key="outline.zone"
+            class="zone"
+            :class="{
+              here: outline.zone === zone,
+              read: shrinkage(outline.zone) !== undefined,
+              faulty: faulty(outline.zone),
+            }"
+            :d="outline.path"
+            role="button"
+            tabindex="-1"
+            :aria-label="words(outline)"
+            :aria-pressed="outline.zone === zone"
+            @click="zone = outline.zone"
+          />
+        </g>
+        <text
+          v-for="outline in view.zones"
+          :key="outline.zone"
+          class="number"
+          :class="{ here: outline.zone === zone }"
+          :x="place(outline.label, view.mirror, view.box)[0]"
+          :y="place(outline.label, view.mirror, view.box)[1] + 5"
+          aria-hidden="true"
+        >
+          {{ shrinkage(outline.zone) ?? (outline.zone === zone ? "?" : "·") }}
+        </text>
+      </svg>
+      <figcaption class="soft small">{{ t(`read.view.${view.name}`) }}</figcaption>
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.heads {
+  display: grid;
+  grid-template-columns: 1.25fr 1fr;
+  grid-template-rows: auto auto;
+  gap: 8px 20px;
+  align-items: end;
+}
+
+.left {
+  grid-row: 1 / 3;
+  align-self: center;
+}
+
+svg {
+  width: 100%;
+  display: block;
+  max-height: 46vh;
+}
+
+.behind svg,
+.right svg {
+  max-height: 27vh;
+}
+
+figcaption {
+  text-align: center;
+}
+
+.skin {
+  fill: var(--skin);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  stroke-linejoin: round;
+}
+
+.ear {
+  fill: var(--skin);
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+
+.zone {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1;
+  stroke-dasharray: 2.5 2.5;
+  cursor: pointer;
+  outline: 0;
+}
+
+.zone.read {
+  stroke-dasharray: none;
+  stroke-width: 1.4;
+}
+
+.zone.faulty {
+  stroke: var(--warn-line);
+  stroke-width: 2.5;
+}
+
+.zone:hover {
+  fill: var(--sunk);
+}
+
+.zone.here {
+  fill: var(--ink);
+}
+
+.number {
+  font: 700 15px var(--text);
+  font-variant-numeric: tabular-nums;
+  text-anchor: middle;
+  fill: var(--ink);
+  pointer-events: none;
+}
+
+.number.here {
+  fill: var(--on-ink);
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import type { RawZoneReading, Zone } from "@/api";
+import { SaveState, useStage, useUndoKeys } from "@/features/visit";
+import { askFigure, askSummary } from "@/shared/ask";
+import FailureNote from "@/shared/FailureNote.vue";
+import { useComputed } from "@/shared/useComputed";
+import { computed, nextTick, ref } from "vue";
+import { useI18n } from "vue-i18n";
+import HeadMap from "./HeadMap.vue";
+import TapeMeasures from "./TapeMeasures.vue";
+import ZoneForm from "./ZoneForm.vue";
+import ZoneTable from "./ZoneTable.vue";
+import { firstOpen, neighbour, walk, type Step } from "./walk";
+import { plainWords } from "./plainWords";
+
+const i18n = useI18n();
+const { t } = i18n;
+const document = useStage("read");
+useUndoKeys(document);
+const reading = document.draft;
+const form = ref<InstanceType<typeof ZoneForm>>();
+
+const summary = useComputed(
+  "summary",
+  computed(() => reading.value),
+  askSummary,
+);
+const measures = computed(() => reading.value.measures ?? {});
+const figure = useComputed("figure", measures, askFigure);
+
+const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
+const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
+const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t) : []));
+const faults = computed(() => document.faults.value);
+
+async function go(step: Step, by: 1 | -1) {
+  const to = walk({ zone: zone.value, step }, by);
+  zone.value = to.zone;
+  await nextTick();
+  form.value?.focus(to.step);
+}
+
+async function goTo(to: Zone) {
+  zone.value = to;
+  await nextTick();
+  form.value?.focus("stretched_mm");
+}
+</script>
+
+<template>
+  <div
+    class="read"
+    @keydown.alt.up.prevent="goTo(neighbour(zone, -1))"
+    @keydown.alt.down.prevent="goTo(neighbour(zone, 1))"
+  >
+    <h1 class="visually-hidden">{{ t("stage.read") }}</h1>
+    <SaveState :document="document" undoable />
+    <section class="stack">
+      <HeadMap
+        v-if="figure.data.value"
+        :model-value="zone"
+        :figure="figure.data.value"
+        :summary="summary.data.value"
+        @update:model-value="goTo"
+      />
+      <FailureNote v-if="summary.error.value" :error="summary.error.value" @again="summary.refetch()" />
+      <div class="words">
+        <h2>{{ t("read.inWords") }}</h2>
+        <p v-for="(line, i) in words" :key="i">{{ line }}</p>
+      </div>
+      <TapeMeasures v-model="reading.measures" :faults="faults" :disabled="!document.editable.value" />
+    </section>
+    <section class="stack">
+      <ZoneForm
+        ref="form"
+        v-model="zones[zone]"
+        :zone="zone"
+        :summary="summary.data.value?.zones.find((z) => z.zone === zone)"
+        :faults="faults"
+        :disabled="!document.editable.value"
+        @go="go"
+      />
+      <ZoneTable
+        v-model="zone"
+        :zones="zones"
+        :summary="summary.data.value"
+        :faults="faults"
+        @update:model-value="goTo"
+      />
+      <p>
+        <RouterLink class="onward" :to="{ name: 'aim' }">{{ t("read.onward") }}</RouterLink>
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.read {
+  display: grid;
+  grid-template-columns: minmax(0, 1.05fr) minmax(0, 1fr);
+  gap: 24px 40px;
+  max-width: 1400px;
+  margin: 0 auto;
+  padding: 16px 24px 48px;
+}
+
+section {
+  gap: 10px;
+}
+
+.words {
+  display: grid;
+  gap: 6px;
+}
+
+.words p {
+  max-width: 64ch;
+}
+
+.onward {
+  display: inline-flex;
+  align-items: center;
+  min-height: 48px;
+  font-weight: 650;
+}
+
+@media (max-width: 960px) {
+  .read {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { FieldFault, RawMeasures } from "@/api";
+import LengthField from "@/shared/LengthField.vue";
+import { useI18n } from "vue-i18n";
+
+const KEYS = ["girth_mm", "over_top_mm", "face_mm", "neck_mm", "torso_mm"] as const;
+const props = defineProps<{ faults: readonly FieldFault[]; disabled: boolean }>();
+const model = defineModel<RawMeasures>();
+const { t } = useI18n();
+
+function set(key: (typeof KEYS)[number], value: number | undefined) {
+  const next = { ...model.value };
+  if (typeof value === "number") next[key] = value;
+  else delete next[key];
+  model.value = next;
+}
+
+const fault = (key: string) => {
+  const found = props.faults.find((f) => f.field === `measures.${key}`);
+  return found ? t("field.fault", { said: found.message }) : undefined;
+};
+const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number").length;
+</script>
+
+<template>
+  <details class="tape">
+    <summary>
+      <b>{{ t("read.tape") }}</b> <span class="soft">{{ t("read.tapeTaken", { n: taken(), all: KEYS.length }) }}</span>
+    </summary>
+    <p class="soft small">{{ t("read.tapeHint") }}</p>
+    <div class="fields">
+      <LengthField
+        v-for="key in KEYS"
+        :key="key"
+        :model-value="model?.[key]"
+        :label="t(`fields.${key}`)"
+        :hint="t(`tapeWhere.${key}`)"
+        :fault="fault(key)"
+        :disabled="disabled"
+        @update:model-value="set(key, $event)"
+      />
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 14px;
+  padding-top: 10px;
+}
+</style>

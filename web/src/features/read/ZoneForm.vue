@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import type { FieldFault, Moisture, RawZoneReading, WidthClass, Zone, ZoneSummary } from "@/api";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { useUnit } from "@/shared/unit";
+import { computed, ref } from "vue";
+import { useI18n } from "vue-i18n";
+import type { Step } from "./walk";
+
+const props = defineProps<{
+  zone: Zone;
+  summary: ZoneSummary | undefined;
+  faults: readonly FieldFault[];
+  disabled: boolean;
+}>();
+const emit = defineEmits<{ go: [step: Step, by: 1 | -1] }>();
+const model = defineModel<RawZoneReading | undefined>();
+const { t } = useI18n();
+const { say } = useUnit();
+
+/** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
+const BLANK = { moisture: "dry", strands: 1 } as const;
+
+/** Writes a field. A zone of which nothing is said any more is taken out again. */
+function write(key: keyof RawZoneReading, value: unknown) {
+  const next: RawZoneReading = { ...BLANK, ...model.value, [key]: value ?? BLANK[key as keyof typeof BLANK] };
+  const said = Object.entries(next).filter(
+    ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof typeof BLANK] !== v,
+  );
+  model.value = said.length > 0 ? (JSON.parse(JSON.stringify(next)) as RawZoneReading) : undefined;
+}
+
+function field<K extends keyof RawZoneReading>(key: K) {
+  return computed<RawZoneReading[K]>({
+    get: () => model.value?.[key] ?? (BLANK as RawZoneReading)[key],
+    set: (value) => write(key, value),
+  });
+}
+
+const stretched = field("stretched_mm");
+const sprung = field("sprung_mm");
+const wetSprung = field("wet_sprung_mm");
+const widthClass = field("width_class");
+const width = field("width_um");
+const moisture = field("moisture");
+const strands = field("strands");
+
+const WIDTHS: readonly WidthClass[] = ["fine", "medium", "coarse"];
+const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
+const choices = <T extends string>(values: readonly T[], key: string) =>
+  values.map((value) => ({ value, label: t(`${key}.${value}`) }));
+
+const fault = (key: string) => {
+  const found = props.faults.find((f) => f.field === `zones.${props.zone}.${key}`);
+  return found ? t("field.fault", { said: found.message }) : undefined;
+};
+const longer = computed(() =>
+  typeof sprung.value === "number" && typeof stretched.value === "number" && sprung.value > stretched.value
+    ? t("read.longer", { stretched: say(stretched.value) })
+    : undefined,
+);
+const percent = computed(() =>
+  typeof props.summary?.shrinkage === "number" && !longer.value ? Math.round(props.summary.shrinkage * 100) : undefined,
+);
+
+const stretchedField = ref<InstanceType<typeof LengthField>>();
+const sprungField = ref<InstanceType<typeof LengthField>>();
+const widths = ref<HTMLElement>();
+
+function onward(event: KeyboardEvent, step: Step) {
+  event.preventDefault();
+  emit("go", step, event.shiftKey ? -1 : 1);
+}
+
+/** F, M and C choose the width by feel, so that both hands stay near the keys. */
+function byLetter(event: KeyboardEvent) {
+  const found = WIDTHS.find((name) => name[0] === event.key.toLowerCase());
+  if (found && !event.ctrlKey && !event.metaKey && !event.altKey) widthClass.value = found;
+}
+
+defineExpose({
+  focus(step: Step) {
+    if (step === "stretched_mm") stretchedField.value?.focus();
+    else if (step === "sprung_mm") sprungField.value?.focus();
+    else
+      (widths.value?.querySelector<HTMLInputElement>("input:checked") ?? widths.value?.querySelector("input"))?.focus();
+  },
+});
+</script>
+
+<template>
+  <div class="sheet form">
+    <header>
+      <div>
+        <h2>{{ t(`zone.${zone}`) }}</h2>
+        <p class="soft">{{ t(`zoneWhere.${zone}`) }}</p>
+      </div>
+      <p class="shrinkage" aria-live="polite">
+        <b class="number">{{ percent === undefined ? "–" : `${percent} %` }}</b>
+        <span class="soft small">{{ t("read.shrinkage") }}</span>
+      </p>
+    </header>
+    <div :key="zone" class="pair">
+      <LengthField
+        ref="stretchedField"
+        v-model="stretched"
+        large
+        :label="t('fields.stretched_mm')"
+        :fault="fault('stretched_mm')"
+        :disabled="disabled"
+        @keydown.enter="onward($event, 'stretched_mm')"
+      />
+      <LengthField
+        ref="sprungField"
+        v-model="sprung"
+        large
+        :label="t('fields.sprung_mm')"
+        :fault="longer ?? fault('sprung_mm')"
+        :disabled="disabled"
+        @keydown.enter="onward($event, 'sprung_mm')"
+      />
+    </div>
+    <div class="more">
+      <div ref="widths" @keydown.enter="onward($event, 'width')" @keydown="byLetter">
+        <ChoiceRow
+          v-model="widthClass"
+          :label="width ? t('words.widthMeasured', { um: width }) : t('fields.width_class')"
+          :choices="choices(WIDTHS, 'width')"
+          :disabled="disabled"
+        />
+      </div>
+      <ChoiceRow
+        v-model="moisture"
+        :label="t('read.moisture')"
+        :choices="choices(MOISTURES, 'moisture')"
+        :disabled="disabled"
+      />
+    </div>
+    <details :key="`${zone} more`">
+      <summary>{{ t("read.more") }}</summary>
+      <div class="three">
+        <LengthField
+          v-model="wetSprung"
+          :label="t('fields.wet_sprung_mm')"
+          :fault="fault('wet_sprung_mm')"
+          :disabled="disabled"
+        />
+        <LengthField
+          v-model="width"
+          sign="µm"
+          :label="t('fields.width_um')"
+          :fault="fault('width_um')"
+          :disabled="disabled"
+        />
+        <LengthField
+          v-model="strands"
+          sign="×"
+          :label="t('fields.strands')"
+          :fault="fault('strands')"
+          :disabled="disabled"
+        />
+      </div>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.form {
+  padding: 12px 20px 8px;
+  display: grid;
+  gap: 10px;
+}
+
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+}
+
+h2 {
+  font-size: 1.7rem;
+}
+
+.shrinkage {
+  text-align: right;
+  display: grid;
+  line-height: 1.1;
+}
+
+.shrinkage b {
+  font-size: 2.2rem;
+}
+
+.pair,
+.three {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  gap: 14px;
+}
+
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 36px;
+  display: list-item;
+  padding-top: 6px;
+}
+
+.three {
+  padding-top: 8px;
+}
+</style>

@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import type { FieldFault, RawZoneReading, ReadingSummary, Zone } from "@/api";
+import { numberIn, signOf } from "@/shared/lengths";
+import { useUnit } from "@/shared/unit";
+import { ZONES } from "@/shared/zones";
+import { useI18n } from "vue-i18n";
+import { curlLine } from "./curlLine";
+
+const props = defineProps<{
+  zones: { [key: string]: RawZoneReading | undefined };
+  summary: ReadingSummary | undefined;
+  faults: readonly FieldFault[];
+}>();
+const zone = defineModel<Zone>({ required: true });
+const { t } = useI18n();
+const { unit } = useUnit();
+
+const length = (mm: number | null | undefined) => (typeof mm === "number" ? numberIn(unit.value, mm) : "·");
+const summed = (name: Zone) => props.summary?.zones.find((z) => z.zone === name);
+const percent = (name: Zone) => {
+  const share = summed(name)?.shrinkage;
+  return typeof share === "number" ? `${Math.round(share * 100)} %` : "";
+};
+const faulty = (name: Zone) => props.faults.some((fault) => fault.field.startsWith(`zones.${name}.`));
+const width = (name: Zone) => {
+  const read = props.zones[name];
+  if (read?.width_um) return `${read.width_um} µm`;
+  return read?.width_class ? t(`width.${read.width_class}`) : "";
+};
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr>
+        <th scope="col">{{ t("read.zone") }}</th>
+        <th scope="col" class="figure">{{ t("read.stretchedIn", { unit: signOf(unit) }) }}</th>
+        <th scope="col" class="figure">{{ t("read.sprungIn", { unit: signOf(unit) }) }}</th>
+        <th scope="col" class="figure">{{ t("read.shrinks") }}</th>
+        <th scope="col">{{ t("fields.width_class") }}</th>
+        <th scope="col">{{ t("read.curl") }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="name in ZONES" :key="name" :class="{ here: name === zone }" @click="zone = name">
+        <th scope="row">
+          <button type="button" :aria-current="name === zone ? 'true' : undefined" @click.stop="zone = name">
+            {{ t(`zone.${name}`) }}
+            <span v-if="faulty(name)" class="warn">▲ {{ t("read.look") }}</span>
+          </button>
+        </th>
+        <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
+        <td class="figure">{{ length(zones[name]?.sprung_mm) }}</td>
+        <td class="figure">{{ percent(name) }}</td>
+        <td>{{ width(name) }}</td>
+        <td>
+          <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
+            <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />
+          </svg>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+th,
+td {
+  border-bottom: 1px solid var(--line);
+  padding: 0 10px 0 0;
+  height: 35px;
+}
+
+thead th {
+  font-size: 0.9rem;
+  color: var(--ink-soft);
+  vertical-align: bottom;
+}
+
+.figure {
+  text-align: right;
+  padding-right: 18px;
+}
+
+tbody tr {
+  cursor: pointer;
+}
+
+tbody tr:hover {
+  background: var(--sheet);
+}
+
+.here {
+  box-shadow: inset 5px 0 0 var(--ink);
+  background: var(--sheet);
+}
+
+button {
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 0;
+  text-align: left;
+  cursor: pointer;
+  min-height: 35px;
+  width: 100%;
+  padding: 0 8px 0 14px;
+}
+
+.warn {
+  color: var(--warn);
+  font-size: 0.85rem;
+}
+
+path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-linecap: round;
+}
+</style>

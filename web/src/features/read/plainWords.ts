@@ -1,0 +1,40 @@
+import type { ReadingSummary } from "@/api";
+
+type Say = (key: string, named: Record<string, unknown>) => string;
+
+/** The reading in sentences: what it shows, and what is missing and would change it. */
+export function plainWords(summary: ReadingSummary, t: Say): string[] {
+  const read = summary.zones.filter((zone) => typeof zone.shrinkage === "number");
+  const lines: string[] = [];
+  if (read.length > 0) {
+    const sorted = [...read].sort((a, b) => a.shrinkage! - b.shrinkage!);
+    const [least, most] = [sorted[0]!, sorted.at(-1)!];
+    const percent = (share: number) => Math.round(share * 100);
+    lines.push(
+      percent(least.shrinkage!) === percent(most.shrinkage!)
+        ? t("words.even", { percent: percent(most.shrinkage!) })
+        : t("words.spread", {
+            most: t(`zone.${most.zone}`, {}),
+            mostPercent: percent(most.shrinkage!),
+            least: t(`zone.${least.zone}`, {}),
+            leastPercent: percent(least.shrinkage!),
+          }),
+    );
+  }
+  if (typeof summary.sides_differ_by === "number") {
+    const points = Math.round(Math.abs(summary.sides_differ_by) * 100);
+    lines.push(t(summary.sides_differ_by > 0 ? "words.leftMore" : "words.rightMore", { points }));
+  }
+  const open = summary.zones.filter((zone) => zone.gaps.includes("stretched") || zone.gaps.includes("sprung"));
+  if (open.length > 0) {
+    lines.push(t("words.open", { zones: open.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
+  }
+  const widths = read.filter((zone) => zone.gaps.includes("width"));
+  if (widths.length > 0) {
+    lines.push(t("words.width", { zones: widths.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
+  }
+  const vague = read.filter((zone) => (zone.worn_sd_mm ?? 0) > 12);
+  if (vague.length > 0)
+    lines.push(t("words.vague", { zones: vague.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
+  return lines;
+}

@@ -1,0 +1,36 @@
+/** Questions to the core, by name. */
+import {
+  body,
+  client,
+  type Aim,
+  type Figure,
+  type HeldState,
+  type LengthUnit,
+  type MarkSheet,
+  type RawMeasures,
+  type RawReading,
+  type RawZoneReading,
+  type ReadingSummary,
+  type StrandLines,
+  type WornStyle,
+} from "@/api";
+
+export const askFigure = (measures: RawMeasures): Promise<Figure> =>
+  body(client.POST("/api/compute/figure", { body: measures }));
+
+export const askSummary = (reading: RawReading): Promise<ReadingSummary> =>
+  body(client.POST("/api/compute/summary", { body: reading }));
+
+export const askMarks = (question: {
+  reading: RawReading;
+  aim: Aim;
+  worn: WornStyle;
+  unit: LengthUnit;
+}): Promise<MarkSheet> => body(client.POST("/api/compute/marks", { body: question }));
+
+export const askStrand = (question: {
+  reading: RawZoneReading;
+  fibre_mm: number;
+  state: HeldState;
+  worn: WornStyle;
+}): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));

@@ -1,0 +1,22 @@
+import { keepPreviousData, useQuery } from "@tanstack/vue-query";
+import { refDebounced } from "@vueuse/core";
+import { computed, type ComputedRef } from "vue";
+
+/** What the core answers to a question that changes while people type: the last answer stands until the next is there. */
+export function useComputed<Q, A>(
+  name: string,
+  question: ComputedRef<Q | undefined>,
+  ask: (question: Q) => Promise<A>,
+) {
+  const text = computed(() => (question.value === undefined ? "" : JSON.stringify(question.value)));
+  const rested = refDebounced(text, 120);
+  return useQuery({
+    queryKey: computed(() => ["computed", name, rested.value] as const),
+    queryFn: () => ask(JSON.parse(rested.value) as Q),
+    enabled: computed(() => rested.value !== ""),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: 0,
+  });
+}
