@@ -1,6 +1,6 @@
 //! Reading JSON so that a fault names the field it is in, and the line it stands on.
 
-use serde::de::DeserializeOwned;
+use serde::de::{DeserializeOwned, IgnoredAny};
 use serde_json::error::Category;
 use serde_json::value::RawValue;
 use spirel_core::{FieldError, Problem};
@@ -39,16 +39,18 @@ pub fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Unreadable> {
     let mut reader = serde_json::Deserializer::from_slice(bytes);
     let value = serde_path_to_error::deserialize(&mut reader).map_err(|e| {
         let path = e.path().to_string();
-        unreadable(&path, e.inner())
+        unreadable(bytes, &path, e.inner())
     })?;
-    reader.end().map_err(|e| unreadable("", &e))?;
+    reader.end().map_err(|e| unreadable(bytes, "", &e))?;
     Ok(value)
 }
 
-fn unreadable(path: &str, error: &serde_json::Error) -> Unreadable {
+fn unreadable(bytes: &[u8], path: &str, error: &serde_json::Error) -> Unreadable {
     let said = error.to_string();
     let why = said.rfind(" at line ").map_or(said.as_str(), |end| &said[..end]);
-    if error.classify() != Category::Data {
+    // A number where a word belongs, or a number no float can hold, is reported as if the text were broken.
+    let is_json = || serde_json::from_slice::<IgnoredAny>(bytes).is_ok();
+    if error.classify() != Category::Data && !is_json() {
         return Unreadable::Broken { why: why.to_owned(), line: error.line(), column: error.column() };
     }
     let path = if path == "." { "" } else { path };
@@ -69,6 +71,15 @@ fn misshapen(path: &str, why: &str) -> FieldError {
     }
     if why.starts_with("unknown variant") {
         return FieldError::new(path, Problem::Unknown { given: quoted().to_owned() });
+    }
+    if why.starts_with("number out of range") {
+        return FieldError::new(path, Problem::NotANumber);
+    }
+    if why == "expected value" {
+        return FieldError::new(
+            path,
+            Problem::Contradicts { why: "must be one of the words known here".into() },
+        );
     }
     let expected = why.rsplit("expected ").next().unwrap_or_default();
     if ["f64", "u32", "u16", "i64"].contains(&expected) {
@@ -111,19 +122,18 @@ mod tests {
         assert_eq!(fault(text), at("zones.nape.sprung", Problem::Unknown { given: "sprung".into() }, 1));
         let text = "{\"zones\": {\"tail\": {}}}";
         assert_eq!(fault(text), at("zones.tail", Problem::Unknown { given: "tail".into() }, 1));
+        let text = "{\"zones\": {\"nape\": {\"sprung_mm\": 1e999}}}";
+        assert_eq!(fault(text), at("zones.nape.sprung_mm", Problem::NotANumber, 1));
+        let text = "{\"zones\": {\"nape\": {\"moisture\": 3}}}";
+        let word = Problem::Contradicts { why: "must be one of the words known here".into() };
+        assert_eq!(fault(text), at("zones.nape.moisture", word, 1));
         let missing = read::<crate::api::clients::ClientDraft>(b"{}").expect_err("a name is needed");
         assert_eq!(missing, at("name", Problem::Missing, 1));
     }
 
     #[test]
     fn broken_json_is_told_from_a_wrong_shape() {
-        for text in [
-            "{\n\"zones\": {",
-            "{\"zones\": NaN}",
-            "{} {}",
-            "",
-            "{\"zones\": {\"nape\": {\"sprung_mm\": 1e999}}}",
-        ] {
+        for text in ["{\n\"zones\": {", "{\"zones\": NaN}", "{} {}", ""] {
             assert!(
                 matches!(fault(text), Unreadable::Broken { line: 0..=2, .. }),
                 "{text}: {:?}",

@@ -47,6 +47,16 @@ pub enum InstanceError {
     /// It did not come up.
     #[error("The database did not start: {0}")]
     Start(String),
+    /// The user the database runs as can't enter a folder on the way.
+    #[error(
+        "{folder} can't be entered by the user {user}, whom the database runs as. Choose a folder that is open to all with --data, such as /var/lib/spirel."
+    )]
+    Closed {
+        /// The folder on the way.
+        folder: PathBuf,
+        /// The user.
+        user: &'static str,
+    },
     /// The folder can't be used.
     #[error("{folder}: {source}")]
     Folder {
@@ -85,6 +95,7 @@ impl LocalDatabase {
         let folder = folder.canonicalize().map_err(at)?;
         let lock = lock(&folder)?;
         let owner = Owner::of_database().map_err(at)?;
+        owner.can_enter(&folder)?;
         let data = folder.join("data");
         if !data.exists() {
             install(&folder, &data, &owner)?;
@@ -138,6 +149,12 @@ impl LocalDatabase {
         database.wait_until_it_answers(&log)?;
         fs::remove_file(&first).map_err(at)?;
         Ok(database)
+    }
+
+    /// Whether the user the database runs as could reach a folder made here.
+    pub fn can_live_below(folder: &Path) -> bool {
+        let (Ok(owner), Ok(folder)) = (Owner::of_database(), folder.canonicalize()) else { return false };
+        owner.can_enter(&folder.join("data")).is_ok()
     }
 
     /// Address of the product's database.
@@ -214,6 +231,26 @@ impl Owner {
                 .map_err(|_| io::Error::other("there is no user named mysql to run the database as"))
         };
         Ok(Self { name: Some("mysql"), ids: Some((number("-u")?, number("-g")?)) })
+    }
+
+    /// Whether every folder above `folder` lets them through; `folder` itself is given to them later.
+    fn can_enter(&self, folder: &Path) -> Result<(), InstanceError> {
+        let (Some(user), Some((uid, gid))) = (self.name, self.ids) else { return Ok(()) };
+        for above in folder.ancestors().skip(1) {
+            let at = |source| InstanceError::Folder { folder: above.to_owned(), source };
+            let of = fs::metadata(above).map_err(at)?;
+            let shift = if of.uid() == uid {
+                6
+            } else if of.gid() == gid {
+                3
+            } else {
+                0
+            };
+            if (of.mode() >> shift) & 1 == 0 {
+                return Err(InstanceError::Closed { folder: above.to_owned(), user });
+            }
+        }
+        Ok(())
     }
 
     fn give(&self, path: &Path) -> io::Result<()> {

@@ -182,6 +182,22 @@ fn a_private_database_keeps_its_rows_over_a_restart_and_is_held_by_one_process()
     assert!(clash.unwrap_err().to_string().contains(&format!("Port {taken}")));
     first.stop();
 
+    // A folder on the way that the database's user may not enter is named before anything is made. Only root can run
+    // the database as somebody else.
+    let closed = tempfile::tempdir().unwrap();
+    let inside = closed.path().join("inside");
+    std::fs::create_dir(&inside).unwrap();
+    if LocalDatabase::can_live_below(closed.path())
+        != LocalDatabase::can_live_below(std::path::Path::new("/tmp"))
+    {
+        let refused = LocalDatabase::start(&inside, &options).unwrap_err();
+        assert!(
+            matches!(&refused, InstanceError::Closed { folder, .. } if folder == closed.path()),
+            "{refused}"
+        );
+        assert!(!inside.join("data").exists());
+    }
+
     // A lock file that an ended process left behind is no obstacle.
     std::fs::write(folder.path().join("lock"), "4194000\n").unwrap();
     let again = LocalDatabase::start(folder.path(), &options).unwrap();

@@ -8,7 +8,7 @@ const TERMS = ["stretched", "sprung", "shrinkage", "worn", "held", "mark", "extr
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('help.title')" width="760px" append-to-body>
+  <ElDialog v-model="open" :title="t('help.title')" width="760px" append-to="#layers">
     <div class="help">
       <section>
         <h3>{{ t("help.keys") }}</h3>

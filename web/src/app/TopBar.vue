@@ -54,7 +54,7 @@ async function leave(everywhere: boolean) {
         {{ session.person?.name }}
       </button>
     </span>
-    <ElDialog v-model="open" :title="session.person?.name ?? ''" width="420px" append-to-body>
+    <ElDialog v-model="open" :title="session.person?.name ?? ''" width="420px" append-to="#layers">
       <div class="stack">
         <p>{{ t(`role.${session.person?.role}`) }}, {{ session.person?.house }}</p>
         <CheckField v-model="dark" :label="t('app.dark')" />

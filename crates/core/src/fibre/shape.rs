@@ -72,7 +72,9 @@ mod tests {
 
     #[test]
     fn the_drawn_line_is_as_deep_as_the_hair_hangs_and_no_wider_than_its_loops() {
-        for (radius, pitch, length) in [(8.0, 0.3, 300.0), (2.0, 0.2, 250.0), (40.0, 0.0, 400.0), (60.0, 0.1, 60.0)] {
+        for (radius, pitch, length) in
+            [(8.0, 0.3, 300.0), (2.0, 0.2, 250.0), (40.0, 0.0, 400.0), (60.0, 0.1, 60.0)]
+        {
             let rod = rod(radius, pitch);
             let line = rod.line(length, 0.0);
             let lowest = line.iter().map(|p| p[1]).fold(0.0, f64::max);

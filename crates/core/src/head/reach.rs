@@ -170,7 +170,12 @@ mod tests {
         for zone in &figure.zones {
             for reach in &zone.reaches {
                 let height = landing_height_mm(&m, zone.zone, reach.worn_mm);
-                assert!((height - reach.point.height_mm(&m)).abs() < 1e-6, "{:?} {:?}", zone.zone, reach.point);
+                assert!(
+                    (height - reach.point.height_mm(&m)).abs() < 1e-6,
+                    "{:?} {:?}",
+                    zone.zone,
+                    reach.point
+                );
             }
         }
     }

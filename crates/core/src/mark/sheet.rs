@@ -121,9 +121,7 @@ impl Head<'_> {
         let raw = self.reading.zones.get(&zone).copied().unwrap_or_default();
         let read = faults.take(&format!("reading.zones.{}", zone.key()), ZoneReading::try_from(&raw));
         let wish = match self.aim.zones.get(&zone) {
-            Some(wish) => {
-                faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, &self.figure))
-            }
+            Some(wish) => faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, &self.figure)),
             None => {
                 faults.push(format!("aim.zones.{}", zone.key()), crate::Problem::Missing);
                 None

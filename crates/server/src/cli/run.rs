@@ -6,6 +6,7 @@ use crate::http::{Settings, State, serve as serve_on};
 use spirel_store::{InstanceOptions, LocalDatabase, Store};
 use std::io::IsTerminal;
 use std::net::{SocketAddr, TcpListener};
+use std::path::{Path, PathBuf};
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 use tracing_subscriber::fmt::format::FmtSpan;
@@ -47,7 +48,8 @@ fn with_database(
         Some(_) => None,
         None => {
             let instance = InstanceOptions { port: options.database_port, throwaway: false };
-            Some(LocalDatabase::start(&options.data, &instance).map_err(Failed::because)?)
+            let folder = options.data.clone().unwrap_or_else(default_folder);
+            Some(LocalDatabase::start(&folder, &instance).map_err(Failed::because)?)
         }
     };
     let url = private.as_ref().map(LocalDatabase::url).or_else(|| options.database_url.clone());
@@ -59,6 +61,12 @@ fn with_database(
         database.stop();
     }
     done
+}
+
+/// Below the folder the program was started in, so that what belongs together lies together. Root's own folder is closed
+/// to the unprivileged user the database runs as.
+fn default_folder() -> PathBuf {
+    if LocalDatabase::can_live_below(Path::new(".")) { ".spirel".into() } else { "/var/lib/spirel".into() }
 }
 
 fn listen(address: SocketAddr) -> Result<TcpListener, Failed> {

@@ -14,7 +14,7 @@ const card = computed(() => ({ width: `${CARD_MM * pixelsPerMm.value}px`, height
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('scale.title')" width="680px" append-to-body>
+  <ElDialog v-model="open" :title="t('scale.title')" width="680px" append-to="#layers">
     <div class="stack">
       <p>{{ t("scale.text") }}</p>
       <div class="card" :style="card"></div>

@@ -50,7 +50,7 @@ async function add() {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('people.newTitle')" append-to-body>
+  <ElDialog v-model="open" :title="t('people.newTitle')" append-to="#layers">
     <form class="stack" novalidate @submit.prevent="add">
       <TextField v-model="form.name" :label="t('people.name')" autocomplete="off" :fault="fault('name')" />
       <TextField v-model="form.contact" :label="t('people.contact')" autocomplete="off" :fault="fault('contact')" />

@@ -48,7 +48,7 @@ function settle(choice: Side | undefined) {
     :show-close="false"
     :close-on-click-modal="false"
     :close-on-press-escape="false"
-    append-to-body
+    append-to="#layers"
   >
     <div v-if="conflict" class="stack">
       <p>{{ t("conflict.text", { moment: sayMoment(conflict.theirs.saved_at) }) }}</p>

@@ -1,0 +1,51 @@
+# `make demo` tries the product, `make test` checks it. Both install what is missing and are quick the second time.
+
+CARGO := cargo
+BINARY := target/release/spirel
+FRONT_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
+
+.PHONY: demo test build contract bench pictures database browser
+
+## Serves the made-up house on http://127.0.0.1:8420 until Ctrl-C.
+demo: database build
+	exec $(BINARY) demo
+
+## Formatting, lints, types, unit tests, then Cargo's tests, of which one walks through the product in a browser.
+# The last command is the one whose closing lines tell how many tests ran.
+test: database browser web/node_modules/.package-lock.json web/dist/index.html
+	$(CARGO) fmt --all --check
+	cd web && npm run --silent types && npm run --silent lint && npm run --silent api -- --check && npm run --silent unit
+	$(CARGO) clippy --locked --release --workspace --all-targets -- -D warnings
+	$(CARGO) test --locked --release --workspace --doc
+	$(CARGO) test --locked --release --workspace --lib --bins --tests
+
+## The one binary, with the front end in it.
+build: web/dist/index.html
+	$(CARGO) build --locked --release --package spirel
+
+## Writes again what is generated: the API's description, the schemas of the formats, the front end's types.
+contract: build web/node_modules/.package-lock.json
+	$(BINARY) openapi > docs/openapi.json
+	$(BINARY) schemas docs/formats
+	cd web && npm run --silent api
+
+## What the computations cost (docs/performance.md).
+bench:
+	$(CARGO) bench --locked --package spirel-core
+
+## Takes the pictures in docs/screenshots again.
+pictures: database browser build web/node_modules/.package-lock.json
+	cd web && npx playwright test --config pictures.config.ts
+
+database:
+	tools/debian-packages mariadb-server
+
+browser:
+	tools/debian-packages chromium
+
+web/node_modules/.package-lock.json: web/package-lock.json
+	cd web && npm ci --no-audit --no-fund
+	touch $@
+
+web/dist/index.html: web/node_modules/.package-lock.json $(FRONT_SOURCES)
+	cd web && npm run --silent build

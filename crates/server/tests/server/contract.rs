@@ -1,0 +1,81 @@
+//! What is committed as the contract is what the program speaks, and its examples hold.
+
+use crate::app::App;
+use serde_json::{Value, json};
+use spirel::schemas;
+use std::fs;
+use std::path::{Path, PathBuf};
+use std::process::Command;
+
+fn root() -> PathBuf {
+    Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
+}
+
+fn committed(path: &str) -> String {
+    fs::read_to_string(root().join("docs").join(path)).unwrap_or_else(|e| panic!("docs/{path}: {e}"))
+}
+
+fn valid(schema: &str, document: &Value) {
+    let schema: Value = serde_json::from_str(&committed(&format!("formats/{schema}"))).unwrap();
+    let validator = jsonschema::draft202012::new(&schema).unwrap();
+    let faults: Vec<String> =
+        validator.iter_errors(document).map(|e| format!("{} {e}", e.instance_path())).collect();
+    assert_eq!(faults, Vec::<String>::new());
+}
+
+#[test]
+fn the_committed_descriptions_are_the_programs_own() {
+    let again = "run `make contract` and commit what changed";
+    assert_eq!(committed("openapi.json").trim_end(), schemas::openapi_text().unwrap(), "{again}");
+    for (name, schema) in schemas::all() {
+        assert_eq!(
+            committed(&format!("formats/{name}")),
+            schemas::text_of(&schema).unwrap(),
+            "{name}: {again}"
+        );
+    }
+}
+
+#[tokio::test]
+async fn what_goes_out_follows_its_schema() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    for name in ["Tova Quill", "Kit Bowline", "Sunniva Drake"] {
+        let visit = ivo.visit(name).await;
+        valid("visit.schema.json", &ivo.read(&format!("/api/visits/{visit}/export.json")).await);
+    }
+    let request = json!({"reading": {"stretched_mm": 300.0, "sprung_mm": 150.0}, "target_worn_mm": 120.0});
+    valid("mark-request.schema.json", &request);
+    valid("mark-answer.schema.json", &ivo.post("/api/compute/mark", &request).await.json().await.unwrap());
+}
+
+#[test]
+fn a_schema_tells_a_wrong_document_from_a_right_one() {
+    let schema: Value = serde_json::from_str(&committed("formats/mark-request.schema.json")).unwrap();
+    let validator = jsonschema::draft202012::new(&schema).unwrap();
+    let zone = json!({"stretched_mm": 300.0, "sprung_mm": 150.0});
+    assert!(validator.is_valid(&json!({"reading": zone, "target_worn_mm": 120.0})));
+    assert!(!validator.is_valid(&json!({"reading": zone})));
+    assert!(!validator.is_valid(&json!({"reading": zone, "target_worn_mm": "120"})));
+    assert!(!validator.is_valid(&json!({"reading": zone, "target_worn_mm": 120.0, "colour": 1})));
+}
+
+/// The core stays pure: what it is built from can't reach a network, a database or a web framework.
+#[test]
+fn the_core_pulls_in_nothing_that_does_input_or_output() {
+    let cargo = std::env::var("CARGO").unwrap_or_else(|_| "cargo".into());
+    let out = Command::new(cargo)
+        .args(["tree", "--offline", "--package", "spirel-core", "--edges", "normal", "--prefix", "none"])
+        .args(["--features", "schema"])
+        .current_dir(root())
+        .output()
+        .unwrap();
+    assert!(out.status.success(), "{}", String::from_utf8_lossy(&out.stderr));
+    let tree = String::from_utf8_lossy(&out.stdout);
+    assert!(tree.starts_with("spirel-core "), "{tree}");
+    for line in tree.lines() {
+        let name = line.split(' ').next().unwrap_or_default();
+        let forbidden = ["tokio", "sqlx", "actix", "mio", "reqwest", "hyper", "socket2"];
+        assert!(!forbidden.iter().any(|crate_name| name.starts_with(crate_name)), "{name}");
+    }
+}

@@ -1,0 +1,128 @@
+//! Saving under a lock, and a visit as a file.
+
+use crate::app::{App, refused};
+use reqwest::{Method, StatusCode};
+use serde_json::{Value, json};
+
+const JSON: (&str, &str) = ("content-type", "application/json");
+
+#[tokio::test]
+async fn whoever_saves_second_is_shown_what_stands() {
+    let app = App::start().await;
+    let wren = app.signed_in("wren@saltmarsh.example").await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let path = format!("/api/visits/{}/read", wren.visit("Bastian Crook").await);
+    let save =
+        |sprung: f64| json!({"base_version": 1, "document": {"zones": {"top": {"sprung_mm": sprung}}}});
+    let first: Value = wren.put(&path, &save(41.0)).await.json().await.unwrap();
+    assert_eq!((&first["version"], &first["saved_by"]), (&json!(2), &json!("Wren Calloway")));
+    let problem = refused(ivo.put(&path, &save(42.0)).await, StatusCode::CONFLICT).await;
+    assert_eq!(problem["current"]["body"]["zones"]["top"]["sprung_mm"], 41.0);
+    assert_eq!(problem["current"]["version"], 2);
+    assert!(problem["detail"].as_str().unwrap().starts_with("Wren Calloway"));
+    // The same save again, as after a lost answer, lands once.
+    let again: Value = wren.put(&path, &save(41.0)).await.json().await.unwrap();
+    assert_eq!(again["version"], 2);
+}
+
+#[tokio::test]
+async fn every_visit_of_the_demo_goes_out_as_a_file_and_comes_back_the_same() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let target = ivo.client("Nell Tidewater").await;
+    let mut seen = 0;
+    for client in ivo.read("/api/clients").await["clients"].as_array().unwrap() {
+        let visits = ivo.read(&format!("/api/clients/{}/visits", client["id"].as_str().unwrap())).await;
+        for visit in visits.as_array().unwrap() {
+            let out = ivo.get(&format!("/api/visits/{}/export.json", visit["id"].as_str().unwrap())).await;
+            let name = out.headers()["content-disposition"].to_str().unwrap().to_owned();
+            assert!(name.starts_with("attachment; filename=\"visit-20"), "{name}");
+            let file = out.text().await.unwrap();
+            assert!(!file.contains(client["name"].as_str().unwrap()), "a file lies about: no name in it");
+            let import = ivo.ask(Method::POST, &format!("/api/clients/{target}/import"));
+            let back = import.header(JSON.0, JSON.1).body(file.clone()).send().await.unwrap();
+            assert_eq!(back.status(), StatusCode::CREATED);
+            let back: Value = back.json().await.unwrap();
+            let again = ivo.get(&format!("/api/visits/{}/export.json", back["id"].as_str().unwrap())).await;
+            assert_eq!(again.text().await.unwrap(), file);
+            seen += 1;
+        }
+    }
+    assert!(seen > 12, "{seen}");
+}
+
+#[tokio::test]
+async fn a_file_with_a_fault_is_refused_whole_with_field_and_line() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let file = ivo
+        .get(&format!("/api/visits/{}/export.json", ivo.visit("Tova Quill").await))
+        .await
+        .text()
+        .await
+        .unwrap();
+    let client = ivo.client("Nell Tidewater").await;
+    let import = async |text: String| {
+        let ask = ivo.ask(Method::POST, &format!("/api/clients/{client}/import"));
+        ask.header(JSON.0, JSON.1).body(text).send().await.unwrap()
+    };
+    let line = |needle: &str| file.lines().position(|line| line.contains(needle)).unwrap() + 1;
+    let stretched = file.lines().find(|line| line.contains("\"stretched_mm\"")).unwrap().to_owned();
+
+    let wrong = refused(
+        import(file.replacen(&stretched, "\"stretched_mm\": -4.0,", 1)).await,
+        StatusCode::UNPROCESSABLE_ENTITY,
+    )
+    .await;
+    assert_eq!(wrong["fields"][0]["line"], line("\"stretched_mm\""), "{wrong}");
+    assert!(wrong["fields"][0]["field"].as_str().unwrap().ends_with(".stretched_mm"), "{wrong}");
+    let unknown = refused(
+        import(file.replacen("\"read\": {", "\"read\": {\n\"hue\": 3,", 1)).await,
+        StatusCode::UNPROCESSABLE_ENTITY,
+    )
+    .await;
+    assert_eq!(unknown["fields"][0]["field"], "read.hue");
+    let cut_off = refused(import(file[..file.len() / 2].to_owned()).await, StatusCode::BAD_REQUEST).await;
+    assert!(cut_off["fields"][0]["line"].as_u64().unwrap() > 1, "{cut_off}");
+    let newer = import(file.replacen("\"version\": 1", "\"version\": 2", 1)).await;
+    assert_eq!(refused(newer, StatusCode::UNPROCESSABLE_ENTITY).await["fields"][0]["field"], "version");
+    assert_eq!(ivo.read(&format!("/api/clients/{client}/visits")).await, json!([]), "nothing came in");
+}
+
+#[tokio::test]
+async fn the_table_of_a_visit_has_a_row_a_zone_and_the_marks_the_page_shows() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let visit = ivo.visit("Sunniva Drake").await;
+    let out = ivo.get(&format!("/api/visits/{visit}/export.csv")).await;
+    assert_eq!(out.headers()["content-type"], "text/csv; charset=utf-8");
+    let table = out.text().await.unwrap();
+    let mut rows = csv::Reader::from_reader(table.as_bytes());
+    let columns = rows.headers().unwrap().clone();
+    let at = |name: &str| columns.iter().position(|column| column == name).unwrap();
+    let rows: Vec<csv::StringRecord> = rows.records().map(Result::unwrap).collect();
+    assert_eq!(rows.len(), 8);
+
+    let documents = ivo.read(&format!("/api/visits/{visit}")).await;
+    let body = |stage: &str| {
+        let all = documents["documents"].as_array().unwrap();
+        all.iter().find(|document| document["stage"] == stage).unwrap()["body"].clone()
+    };
+    let request =
+        json!({"reading": body("read"), "aim": body("aim"), "worn": body("talk")["worn"], "unit": "cm"});
+    let sheet: Value = ivo.post("/api/compute/marks", &request).await.json().await.unwrap();
+    let mut compared = 0;
+    for zone in sheet["zones"].as_array().unwrap() {
+        let row = rows.iter().find(|row| row[at("zone")] == zone["zone"]).unwrap();
+        let Some(result) = zone["result"].as_object() else {
+            assert_eq!(&row[at("comb_mm")], "");
+            continue;
+        };
+        let states = result["states"].as_array().unwrap();
+        let advised = states.iter().find(|state| state["state"] == result["advised"]).unwrap();
+        let held: f64 = row[at("held_mm")].parse().unwrap();
+        assert_eq!(held, advised["mark"]["held_mm"].as_f64().unwrap());
+        compared += 1;
+    }
+    assert!(compared > 0);
+}

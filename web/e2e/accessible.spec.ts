@@ -1,0 +1,77 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, openVisit, signIn, test } from "./server";
+import type { Page } from "@playwright/test";
+
+async function clean(page: Page, what: string) {
+  await page.waitForLoadState("networkidle");
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+    .analyze();
+  const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target} ${n.failureSummary}`).join(" | ")}`);
+  expect(found, what).toEqual([]);
+}
+
+for (const scheme of ["light", "dark"] as const) {
+  test(`axe finds nothing on any view, ${scheme}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: "reduce" });
+    await page.goto("/sign-in");
+    await clean(page, "sign-in");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await expect(page.locator(".text .fault").first()).toBeVisible();
+    await clean(page, "sign-in with faults");
+    await signIn(page, "wren@saltmarsh.example");
+    await clean(page, "people");
+    await page.getByRole("button", { name: "New client" }).click();
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await clean(page, "new client");
+    await page.keyboard.press("Escape");
+    await page.goto("/people?search=nobody-of-this-name");
+    await expect(page.getByText("Nobody here is called")).toBeVisible();
+    await clean(page, "people, none found");
+    await page.goto("/house");
+    await expect(page.locator("tbody tr").first()).toBeVisible();
+    await clean(page, "house");
+    await page.goto("/people?search=Nell");
+    await page.getByRole("link", { name: "Nell Tidewater" }).click();
+    await clean(page, "client without a visit");
+    for (const stage of ["Talk", "Read", "Aim", "Mark"] as const) {
+      await openVisit(page, "Tova Quill", stage);
+      await clean(page, stage);
+    }
+    await page.getByRole("tab", { name: "Every way to hold it" }).click();
+    await clean(page, "Mark, every state");
+    await page.getByRole("button", { name: "Check with a card" }).click();
+    await clean(page, "screen scale");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Help" }).click();
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await clean(page, "help");
+    await page.keyboard.press("Escape");
+    await page.getByRole("link", { name: "Print the marks" }).click();
+    await expect(page.locator("article").first()).toBeVisible();
+    await clean(page, "print");
+    await page.goto("/nowhere/at/all");
+    await clean(page, "nowhere");
+  });
+}
+
+test("text at twice its size is still all there", async ({ wren }) => {
+  await openVisit(wren, "Sunniva Drake", "Mark");
+  await wren.setViewportSize({ width: 640, height: 400 });
+  for (const path of ["read", "aim", "talk", "mark"]) {
+    await wren.goto(wren.url().replace(/\/(talk|read|aim|mark)(\/.*)?$/, `/${path}`));
+    await wren.waitForLoadState("networkidle");
+    const wide = await wren.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(wide, path).toBeLessThanOrEqual(0);
+  }
+});
+
+test("the address of a page names it, and ? opens the help", async ({ wren }) => {
+  await openVisit(wren, "Pip Lanner", "Mark");
+  await expect(wren).toHaveTitle("Mark · Spirel");
+  await wren.keyboard.press("]");
+  await expect(wren).toHaveURL(/mark\/back_upper$/);
+  await wren.keyboard.press("?");
+  await expect(wren.getByRole("dialog", { name: "Keys and words" })).toBeVisible();
+});

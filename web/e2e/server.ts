@@ -1,0 +1,110 @@
+/** The real binary on a database of its own, and the pages of a person who is signed in. */
+import { test as base, expect, type Page } from "@playwright/test";
+import { spawn, type ChildProcess } from "node:child_process";
+import { once } from "node:events";
+import { mkdtemp, rm } from "node:fs/promises";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const BINARY = process.env.SPIREL_BIN ?? fileURLToPath(new URL("../../target/release/spirel", import.meta.url));
+export const PASSWORD = "tide-and-comb";
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, "127.0.0.1");
+  await once(probe, "listening");
+  const address = probe.address();
+  const port = typeof address === "object" && address ? address.port : 0;
+  probe.close();
+  await once(probe, "close");
+  return port;
+}
+
+export class Server {
+  private child: ChildProcess | undefined;
+
+  private constructor(
+    private readonly data: string,
+    private readonly port: number,
+    private readonly databasePort: number,
+  ) {}
+
+  static async fresh(): Promise<Server> {
+    const data = await mkdtemp(join(tmpdir(), "spirel-e2e-"));
+    const server = new Server(data, await freePort(), await freePort());
+    await server.start();
+    return server;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Starts it on the data there is, and waits until it says that it is ready. */
+  async start(): Promise<void> {
+    const options = ["--data", this.data, "--bind", `127.0.0.1:${this.port}`];
+    options.push("--database-port", String(this.databasePort), "--sign-ins-per-minute", "10000");
+    let said = "";
+    const child = spawn(BINARY, ["demo", ...options], { stdio: ["ignore", "pipe", "pipe"] });
+    child.stdout.on("data", (chunk) => (said += chunk));
+    child.stderr.on("data", (chunk) => (said += chunk));
+    this.child = child;
+    const ready = async () => {
+      if (child.exitCode !== null) throw new Error(`The server ended:\n${said}`);
+      return (await fetch(`${this.url}/health/ready`).catch(() => undefined))?.status ?? 0;
+    };
+    await expect.poll(ready, { timeout: 60_000 }).toBe(204);
+  }
+
+  async stop(): Promise<void> {
+    const child = this.child;
+    this.child = undefined;
+    if (!child || child.exitCode !== null) return;
+    child.kill("SIGTERM");
+    await once(child, "exit");
+  }
+
+  async remove(): Promise<void> {
+    await this.stop();
+    await rm(this.data, { recursive: true, force: true });
+  }
+}
+
+export const test = base.extend<{ server: Server; wren: Page }, { shared: Server }>({
+  shared: [
+    async ({}, use) => {
+      const server = await Server.fresh();
+      await use(server);
+      await server.remove();
+    },
+    { scope: "worker" },
+  ],
+  server: async ({ shared }, use) => use(shared),
+  baseURL: async ({ shared }, use) => use(shared.url),
+  wren: async ({ page }, use) => {
+    await signIn(page, "wren@saltmarsh.example");
+    await use(page);
+  },
+});
+
+export async function signIn(page: Page, email: string): Promise<void> {
+  await page.goto("/sign-in");
+  await page.getByLabel("Email").fill(email);
+  await page.getByLabel("Password").fill(PASSWORD);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: "People" })).toBeVisible();
+}
+
+/** Opens a stage of a client's newest visit. */
+export async function openVisit(page: Page, client: string, stage: "Talk" | "Read" | "Aim" | "Mark"): Promise<void> {
+  await page.goto(`/people?search=${encodeURIComponent(client)}`);
+  await page.getByRole("link", { name: client }).click();
+  await page.locator(".visits a").first().click();
+  await page.getByRole("navigation", { name: "Stages of the visit" }).getByRole("link", { name: stage }).click();
+  await expect(page.getByRole("heading", { level: 1, name: stage })).toBeAttached();
+}
+
+export const saveState = (page: Page) => page.getByTestId("save-state");
+
+export { expect };

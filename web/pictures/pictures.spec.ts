@@ -1,0 +1,58 @@
+import { openVisit, signIn, test } from "../e2e/server";
+import type { Page } from "@playwright/test";
+
+const FOLDER = "../docs/screenshots";
+
+async function take(page: Page, name: string) {
+  await page.waitForLoadState("networkidle");
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` });
+}
+
+async function dark(page: Page) {
+  await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
+}
+
+test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: "light", reducedMotion: "reduce" }));
+
+test("before a visit", async ({ page }) => {
+  await page.goto("/sign-in");
+  await take(page, "sign-in");
+  await signIn(page, "wren@saltmarsh.example");
+  await take(page, "people");
+  await page.getByRole("button", { name: "New client" }).click();
+  await take(page, "new-client");
+  await page.keyboard.press("Escape");
+  await page.goto("/people?search=Sunniva");
+  await page.getByRole("link", { name: "Sunniva Drake" }).click();
+  await take(page, "client");
+  await page.goto("/house");
+  await take(page, "house");
+  await page.getByRole("button", { name: "Help" }).click();
+  await take(page, "help");
+});
+
+test("a visit", async ({ wren: page }) => {
+  await openVisit(page, "Sunniva Drake", "Talk");
+  await take(page, "talk");
+  await openVisit(page, "Sunniva Drake", "Read");
+  await take(page, "read");
+  await openVisit(page, "Sunniva Drake", "Aim");
+  await take(page, "aim");
+  await openVisit(page, "Sunniva Drake", "Mark");
+  await take(page, "mark");
+  await page.getByRole("tab", { name: "Every way to hold it" }).click();
+  await page.getByRole("tabpanel").scrollIntoViewIfNeeded();
+  await take(page, "mark-states");
+  await page.getByRole("link", { name: "Print the marks" }).click();
+  await page.locator("article").first().waitFor();
+  await take(page, "print");
+});
+
+test("a visit in the evening", async ({ wren: page }) => {
+  await dark(page);
+  await openVisit(page, "Tova Quill", "Read");
+  await take(page, "read-dark");
+  await openVisit(page, "Tova Quill", "Mark");
+  await take(page, "mark-dark");
+});

@@ -1,0 +1,30 @@
+import { defineConfig } from "@playwright/test";
+
+// The journeys run against the real binary, started by e2e/server.ts, in Debian's Chromium.
+export default defineConfig({
+  testDir: "e2e",
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  retries: 0,
+  reporter: [["list"]],
+  outputDir: "test-results",
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+        "--disable-quic",
+        // Containers often run as root and with little shared memory.
+        "--no-sandbox",
+        "--disable-dev-shm-usage",
+      ],
+    },
+  },
+});
