@@ -13,7 +13,7 @@ async function clean(page: Page, what: string) {
 
 for (const scheme of ["light", "dark"] as const) {
   test(`axe finds nothing on any view, ${scheme}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(900_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: "reduce" });
     await page.goto("/sign-in");
     await clean(page, "sign-in");
@@ -70,6 +70,8 @@ test("text at twice its size is still all there", async ({ wren }) => {
 test("the address of a page names it, and ? opens the help", async ({ wren }) => {
   await openVisit(wren, "Pip Lanner", "Mark");
   await expect(wren).toHaveTitle("Mark · Spirel");
+  // The zone that is shown first is known once the marks are.
+  await expect(wren.getByRole("region", { name: /cut here$/ })).toBeVisible();
   await wren.keyboard.press("]");
   await expect(wren).toHaveURL(/mark\/back_upper$/);
   await wren.keyboard.press("?");

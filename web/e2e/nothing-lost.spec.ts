@@ -1,4 +1,4 @@
-import { Server, expect, openVisit, saveState, signIn, test } from "./server";
+import { SAVED, Server, expect, openVisit, saveState, signIn, test } from "./server";
 
 test("two pages on one reading: the second chooses line by line, and neither version is lost", async ({
   wren,
@@ -13,7 +13,7 @@ test("two pages on one reading: the second chooses line by line, and neither ver
   await wren.getByRole("button", { name: "Crown", exact: true }).click();
   await stretched(wren).fill("41");
   await expect(wren.locator("tr", { hasText: "Crown" }).locator("td").first()).toHaveText("41.0");
-  await expect(saveState(wren)).toHaveText(/^Saved \d+ s ago$/);
+  await expect(saveState(wren)).toHaveText(SAVED);
 
   await second.getByRole("button", { name: "Crown", exact: true }).click();
   await stretched(second).fill("42");
@@ -28,7 +28,7 @@ test("two pages on one reading: the second chooses line by line, and neither ver
   await choice.getByRole("button", { name: "Keep what is chosen" }).click();
 
   await expect(choice).toBeHidden();
-  await expect(saveState(second)).toHaveText(/^Saved \d+ s ago$/);
+  await expect(saveState(second)).toHaveText(SAVED);
   await second.reload();
   const cell = (zone: string) => second.locator("tr", { hasText: zone }).locator("td").first();
   await expect(cell("Crown")).toHaveText("41.0");
@@ -36,7 +36,6 @@ test("two pages on one reading: the second chooses line by line, and neither ver
 });
 
 test("a server that stops in the middle of typing and comes back: nothing is lost", async ({ browser }) => {
-  test.setTimeout(120_000);
   const server = await Server.fresh();
   const context = await browser.newContext({ baseURL: server.url });
   try {
@@ -45,7 +44,7 @@ test("a server that stops in the middle of typing and comes back: nothing is los
     await openVisit(page, "Gudrun Slate", "Talk");
     const notes = page.getByLabel("Notes");
     await notes.fill("First line. ");
-    await expect(saveState(page)).toHaveText(/^Saved \d+ s ago$/);
+    await expect(saveState(page)).toHaveText(SAVED);
 
     await notes.pressSequentially("Second ");
     await server.stop();
@@ -53,7 +52,7 @@ test("a server that stops in the middle of typing and comes back: nothing is los
     await expect(saveState(page)).toHaveText("Kept on this device; the server is away");
 
     await server.start();
-    await expect(saveState(page)).toHaveText(/^Saved \d+ s ago$/, { timeout: 30_000 });
+    await expect(saveState(page)).toHaveText(SAVED);
     await page.reload();
     await expect(notes).toHaveValue("First line. Second line, typed while the server was away.");
 
@@ -67,7 +66,7 @@ test("a server that stops in the middle of typing and comes back: nothing is los
     const again = await context.newPage();
     await again.goto(address);
     await expect(again.getByLabel("Notes")).toHaveValue(/Third\.$/);
-    await expect(saveState(again)).toHaveText(/^Saved \d+ s ago$/);
+    await expect(saveState(again)).toHaveText(SAVED);
   } finally {
     await context.close();
     await server.remove();
@@ -90,7 +89,7 @@ test("bad input is said at its field, is not saved, and stays until it is put ri
   await sprung.fill("25");
   await expect(wren.getByText("Let go, it can't be longer than stretched (20.0 cm).")).toBeVisible();
   await sprung.fill("15");
-  await expect(saveState(wren)).toHaveText(/^Saved \d+ s ago$/);
+  await expect(saveState(wren)).toHaveText(SAVED);
 
   await wren.keyboard.press("Control+z");
   await expect(sprung).not.toHaveValue("15");
@@ -104,5 +103,5 @@ test("a note longer than is kept is said, and can be shortened", async ({ wren }
   await notes.fill("x".repeat(10_000));
   await expect(wren.locator(".text .fault")).toContainText("4000");
   await notes.fill("short");
-  await expect(saveState(wren)).toHaveText(/^Saved \d+ s ago$/);
+  await expect(saveState(wren)).toHaveText(SAVED);
 });

@@ -54,7 +54,7 @@ export class Server {
       if (child.exitCode !== null) throw new Error(`The server ended:\n${said}`);
       return (await fetch(`${this.url}/health/ready`).catch(() => undefined))?.status ?? 0;
     };
-    await expect.poll(ready, { timeout: 60_000 }).toBe(204);
+    await expect.poll(ready, { timeout: 240_000 }).toBe(204);
   }
 
   async stop(): Promise<void> {
@@ -105,6 +105,8 @@ export async function openVisit(page: Page, client: string, stage: "Talk" | "Rea
   await expect(page.getByRole("heading", { level: 1, name: stage })).toBeAttached();
 }
 
+/** What the page says of a save that has landed. */
+export const SAVED = /^Saved \d+ (s|min) ago$/;
 export const saveState = (page: Page) => page.getByTestId("save-state");
 
 export { expect };

@@ -40,6 +40,7 @@ test("a visit", async ({ wren: page }) => {
   await openVisit(page, "Sunniva Drake", "Aim");
   await take(page, "aim");
   await openVisit(page, "Sunniva Drake", "Mark");
+  await page.getByRole("link", { name: /^Left side/ }).click();
   await take(page, "mark");
   await page.getByRole("tab", { name: "Every way to hold it" }).click();
   await page.getByRole("tabpanel").scrollIntoViewIfNeeded();

@@ -147,7 +147,21 @@ pub const ALL: &[(&str, Constant)] = &[
     ("growth, mm a day", GROWTH_MM_PER_DAY),
     ("comb step, mm", COMB_STEP_MM),
     ("comb step in inches, mm", COMB_STEP_INCH_MM),
+    ("hairs per cm²", HAIRS_PER_CM2),
+    ("packing of straight hair", PACKING_STRAIGHT),
+    ("packing radius, mm", PACKING_RADIUS_MM),
+    ("see-through from, share of light", SEE_THROUGH),
 ];
+
+/// Hairs on a square centimetre of scalp where nothing was counted.
+pub const HAIRS_PER_CM2: Constant =
+    constant(180.0, (80.0, 300.0), "Loussouarn 2001, Br. J. Dermatol. 145, and others");
+/// Share of the cross-section of straight worn hair that is fibre; the rest is air.
+pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
+/// Loop radius at which curl pushes hair apart by half as much room again, mm.
+pub const PACKING_RADIUS_MM: Constant = constant(3.0, (1.0, 6.0), OWN);
+/// Share of light through a layer of hair from which on its ends are called see-through.
+pub const SEE_THROUGH: Constant = constant(0.25, (0.1, 0.5), OWN);
 
 #[cfg(test)]
 mod tests {

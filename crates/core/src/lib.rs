@@ -20,12 +20,16 @@
 //! ```
 
 pub mod constants;
+pub mod cut;
 pub mod error;
+pub mod fall;
 pub mod fibre;
+pub mod hair;
 pub mod head;
 pub mod learn;
 pub mod mark;
 pub mod reading;
+pub mod section;
 pub mod talk;
 pub mod tolerance;
 pub mod units;

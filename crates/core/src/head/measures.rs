@@ -47,6 +47,13 @@ impl Default for Measures {
     }
 }
 
+impl Measures {
+    /// Ordinary means of a child of seven (rounded from published growth surveys).
+    pub fn child() -> Self {
+        Self { girth_mm: 522.0, over_top_mm: 325.0, face_mm: 158.0, neck_mm: 55.0, torso_mm: 265.0 }
+    }
+}
+
 impl RawMeasures {
     /// Checks what is given.
     pub fn check(&self) -> Result<(), FieldErrors> {

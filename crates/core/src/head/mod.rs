@@ -1,14 +1,25 @@
-//! The client's head and figure: where the points lie that people relate length to, and how much worn hair it
-//! takes to get there from each zone.
+//! The client's head and figure: the scalp, its landmarks and roots, where the points lie that people relate length
+//! to, and how much worn hair it takes to get there from each zone.
 //!
-//! First form: the skull is an ellipsoid solved from two tape measures, points of face and body lie at heights that
-//! follow the client's face, neck and back measures, and hair follows the skull down to its widest level and hangs
-//! from there. What neck and shoulders carry is not yet counted.
+//! [`HeadForm`] is the scalp, solved from tape measures and what the hand feels; [`Hairline`] bounds the hair on it,
+//! [`Landmark`] names its places, [`roots`] spreads guide roots over it, [`Body`] is what long hair comes to lie on.
+//! [`Figure`] is the first form of the same for marks: the ellipsoid alone, with the worn length from each zone to
+//! each point of face and body.
 
+mod body;
 mod figure;
+mod form;
+mod hairline;
+mod landmark;
 mod measures;
 mod reach;
+mod roots;
 
+pub use body::Body;
 pub use figure::{Figure, FigurePoint, FigureZone, Point};
+pub use form::{Felt, HeadForm, Vec3, direction};
+pub use hairline::Hairline;
+pub use landmark::{Landmark, mirror};
 pub use measures::{Measures, RawMeasures};
 pub use reach::landing_height_mm;
+pub use roots::{Root, roots, zone_centre};

@@ -3,7 +3,7 @@
 use super::reasons::default_risk;
 use super::request::RISKS;
 use crate::error::{FieldErrors, Problem};
-use crate::head::{Figure, Point};
+use crate::head::{Figure, Measures, Point};
 use crate::reading::Zone;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -21,6 +21,20 @@ pub struct Place {
     /// How far below it, mm, −150 to 150; negative is above.
     #[serde(default)]
     pub below_mm: f64,
+}
+
+impl Place {
+    /// Checks how far it lies from its point.
+    pub fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("below_mm", self.below_mm, OFFSET_MM, "mm");
+        faults.or(())
+    }
+
+    /// Its height above the ear canals, mm.
+    pub fn height_mm(&self, measures: &Measures) -> f64 {
+        self.point.height_mm(measures) - self.below_mm
+    }
 }
 
 /// The wish for one zone.
@@ -65,10 +79,10 @@ impl Aim {
         let mut faults = FieldErrors::default();
         faults.range("risk", self.risk, RISKS, "");
         for (zone, aim) in &self.zones {
-            let field = |name: &str| format!("zones.{}.{name}.below_mm", zone.key());
-            faults.range(&field("lands"), aim.lands.below_mm, OFFSET_MM, "mm");
+            let field = |name: &str| format!("zones.{}.{name}", zone.key());
+            faults.take(&field("lands"), aim.lands.check());
             if let Some(shortest) = aim.shortest {
-                faults.range(&field("shortest"), shortest.below_mm, OFFSET_MM, "mm");
+                faults.take(&field("shortest"), shortest.check());
             }
         }
         faults.or(())

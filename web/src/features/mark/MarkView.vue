@@ -259,8 +259,11 @@ watch(zone, () => (picture.value = "strand"));
 }
 
 .action {
+  flex: 1;
   display: inline-flex;
   align-items: center;
+  justify-content: center;
+  white-space: nowrap;
   min-height: 44px;
   padding: 0 14px;
   border: 1px solid var(--line-strong);
@@ -270,8 +273,7 @@ watch(zone, () => (picture.value = "strand"));
 }
 
 .action:first-child {
-  width: 100%;
-  justify-content: center;
+  flex-basis: 100%;
   background: var(--ink);
   color: var(--on-ink);
 }

@@ -121,13 +121,12 @@ small {
 
 dl {
   display: grid;
-  gap: 4px;
+  grid-template-columns: auto 1fr;
+  gap: 4px 10px;
 }
 
 dl div {
-  display: flex;
-  flex-wrap: wrap;
-  column-gap: 8px;
+  display: contents;
 }
 
 dt {

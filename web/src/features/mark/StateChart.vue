@@ -78,7 +78,8 @@ thead th {
 }
 
 .wide {
-  width: 40%;
+  width: 100%;
+  min-width: 120px;
 }
 
 .here {
@@ -91,6 +92,7 @@ button {
   background: none;
   border: 0;
   text-align: left;
+  white-space: nowrap;
   padding: 0 0 0 10px;
   min-height: 30px;
   width: 100%;

@@ -38,7 +38,7 @@ function path(points: readonly (readonly [number, number])[], index: number): st
 </script>
 
 <template>
-  <svg class="strands" :viewBox="`-4 -16 ${width + 8} ${HEIGHT + 26}`" role="img" :aria-label="t('strand.label')">
+  <svg class="strands" :viewBox="`-4 -16 ${width + 24} ${HEIGHT + 26}`" role="img" :aria-label="t('strand.label')">
     <path class="scalp" :d="`M0 0H${width}`" />
     <rect
       class="band"

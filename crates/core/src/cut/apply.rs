@@ -1,0 +1,258 @@
+//! Carries a cut out on a head of hair.
+
+use super::sections::{HandLine, Section, divide, shares};
+use super::{Cut, FirstLength, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
+use crate::error::FieldErrors;
+use crate::fibre::HeldState;
+use crate::hair::{Hair, Lengths, SHARES, Strand};
+use crate::head::Vec3;
+use rayon::prelude::*;
+use serde::Serialize;
+
+/// Sections a single move may have; more than this is a mistake in its thickness.
+const SHOWN_SECTIONS: usize = 200;
+
+/// A head of hair after a cut.
+#[derive(Debug, Clone)]
+pub struct CutResult {
+    /// How long each strand's shares are now, mm of fibre.
+    pub lengths: Vec<Lengths>,
+    /// What each move did, in order; switched-off moves did nothing.
+    pub moves: Vec<MoveReport>,
+}
+
+/// What a move did.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MoveReport {
+    /// Hair it acted on, share of all roots.
+    pub share: f64,
+    /// Roots that lost length, share of those acted on.
+    pub cut_share: f64,
+    /// Hair that fell, g.
+    pub taken_g: f64,
+    /// How long the first section was held, mm; none for perimeters and weight.
+    pub held_mm: Option<f64>,
+    /// The sections with the line of the hand.
+    pub sections: Vec<SectionShape>,
+}
+
+/// A section as it is drawn.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SectionShape {
+    /// Its middle line on the scalp, mm (x the client's left, y up, z forward).
+    pub base: Vec<[f64; 3]>,
+    /// The line of the hand, point for point; empty where hair is not held.
+    pub hand: Vec<[f64; 3]>,
+}
+
+/// Carries out every move that is switched on. The work on a strand depends on that strand alone, so the result is the
+/// same bit for bit on any number of threads.
+pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
+    cut.check()?;
+    let mut faults = FieldErrors::default();
+    let mut lengths = hair.lengths.clone();
+    let mut moves = Vec::with_capacity(cut.moves.len());
+    for (i, each) in cut.moves.iter().enumerate() {
+        let mut scissors = Scissors { hair, lengths: &mut lengths };
+        if let Some(report) = faults.take(&format!("moves.{i}"), scissors.carry_out(each)) {
+            moves.push(report);
+        }
+    }
+    faults.or(CutResult { lengths, moves })
+}
+
+struct Scissors<'a> {
+    hair: &'a Hair,
+    lengths: &'a mut Vec<Lengths>,
+}
+
+/// What a section's work needs to know of a strand: how far from the scalp it may reach, mm, as it is held.
+type Limit = Option<f64>;
+
+impl Scissors<'_> {
+    fn carry_out(&mut self, each: &Move) -> Result<MoveReport, FieldErrors> {
+        let mut report =
+            MoveReport { share: 0.0, cut_share: 0.0, taken_g: 0.0, held_mm: None, sections: Vec::new() };
+        if each.off {
+            return Ok(report);
+        }
+        let before = self.hair.mass_g(self.lengths);
+        let mut touched = self.one_side(each, &each.way, &mut report)?;
+        if each.mirrored {
+            let way = match &each.way {
+                Way::Perimeter(line) => Way::Perimeter(*line),
+                Way::Sections(sections) => Way::Sections(sections.mirrored()),
+                Way::Weight(layout) => Way::Weight(layout.mirrored()),
+            };
+            let other = Move { region: each.region.mirrored(), ..each.clone() };
+            let also = self.one_side(&other, &way, &mut report)?;
+            touched = (touched.0 + also.0, touched.1 + also.1);
+        }
+        report.share = touched.0 as f64 / self.hair.strands.len() as f64;
+        report.cut_share = if touched.0 == 0 { 0.0 } else { touched.1 as f64 / touched.0 as f64 };
+        report.taken_g = before - self.hair.mass_g(self.lengths);
+        report.sections.truncate(SHOWN_SECTIONS);
+        Ok(report)
+    }
+
+    /// Strands acted on, and those of them that lost length.
+    fn one_side(
+        &mut self,
+        each: &Move,
+        way: &Way,
+        report: &mut MoveReport,
+    ) -> Result<(usize, usize), FieldErrors> {
+        let scalp = self.hair.scalp();
+        let mut faults = FieldErrors::default();
+        let Some(test) = faults.take("region", each.region.on(&scalp)) else { return Err(faults) };
+        let members: Vec<(usize, Vec3)> = self
+            .hair
+            .strands
+            .iter()
+            .enumerate()
+            .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
+            .map(|(i, strand)| (i, strand.root.at.normalize()))
+            .collect();
+        let cut = match way {
+            Way::Perimeter(line) => {
+                let drapes = &self.hair.drapes;
+                let measures = &self.hair.measures;
+                self.shorten(&members, each, |i, _| {
+                    let drape = &drapes[i];
+                    let below = line.below_mm(&drape.leave(), measures);
+                    // A line above where the hair leaves the head would be cut on the scalp: it isn't.
+                    (below > 0.0).then(|| drape.on_scalp_mm() + below)
+                })
+            }
+            Way::Sections(sections) => self.in_sections(&members, sections, each, report),
+            Way::Weight(layout) => self.weigh(&members, layout, &each.technique, report),
+        };
+        Ok((members.len(), cut))
+    }
+
+    fn in_sections(
+        &mut self,
+        members: &[(usize, Vec3)],
+        sections: &Sections,
+        each: &Move,
+        report: &mut MoveReport,
+    ) -> usize {
+        let scalp = self.hair.scalp();
+        let strips = divide(&sections.layout, &scalp, members);
+        let Some(first) = strips.first() else { return 0 };
+        let length_mm = self.first_length_mm(first, sections.length, each.state);
+        report.held_mm = report.held_mm.or(Some(length_mm));
+        let mut stays: Option<HandLine> = None;
+        let mut cut = 0;
+        for (number, strip) in strips.iter().enumerate() {
+            let previous = number.checked_sub(1).map(|before| &strips[before]);
+            let hold = &sections.hold;
+            let length = (length_mm + sections.guide.added_mm(number)).max(0.0);
+            let own = || {
+                let over = |share| hold.over.base(&scalp, strip.base(share), share, previous);
+                HandLine::of(&scalp, hold, &sections.fingers, length, over)
+            };
+            let hand = match (&stays, sections.guide) {
+                (Some(hand), Guide::Stationary) => hand.clone(),
+                _ => own(),
+            };
+            let strands = &self.hair.strands;
+            let indices: Vec<(usize, Vec3)> =
+                strip.members.iter().map(|&i| (i, strands[i].root.at.normalize())).collect();
+            cut += self.shorten(&indices, each, |i, d| {
+                Some(taut_mm(scalp.form, &strands[i].root.at, &hand.at(strip.share(d))))
+            });
+            report.sections.push(shape(&scalp, strip, Some(&hand)));
+            stays.get_or_insert(hand);
+        }
+        cut
+    }
+
+    /// Shortens hair to where it is held, then works the ends of what was cut. Says how many strands lost length.
+    fn shorten(
+        &mut self,
+        members: &[(usize, Vec3)],
+        each: &Move,
+        limit: impl Fn(usize, &Vec3) -> Limit + Sync,
+    ) -> usize {
+        let strands = &self.hair.strands;
+        let lengths = &*self.lengths;
+        let changed: Vec<(usize, Lengths)> = members
+            .par_iter()
+            .with_min_len(64)
+            .filter_map(|(i, d)| {
+                let after = shortened(&strands[*i], &lengths[*i], limit(*i, d)?, each)?;
+                Some((*i, after))
+            })
+            .collect();
+        let cut = changed.len();
+        for (i, after) in changed {
+            self.lengths[i] = after;
+        }
+        cut
+    }
+
+    fn weigh(
+        &mut self,
+        members: &[(usize, Vec3)],
+        layout: &Layout,
+        technique: &Technique,
+        report: &mut MoveReport,
+    ) -> usize {
+        let scalp = self.hair.scalp();
+        let mut worked = 0;
+        for strip in divide(layout, &scalp, members) {
+            for i in &strip.members {
+                technique.work(&mut self.lengths[*i]);
+            }
+            worked += strip.members.len();
+            report.sections.push(shape(&scalp, &strip, None));
+        }
+        worked
+    }
+
+    /// How long the first section is held over the middle of its base, mm.
+    fn first_length_mm(&self, section: &Section, length: FirstLength, state: HeldState) -> f64 {
+        let middle = section.base(0.5);
+        let nearness = |i: &usize| self.hair.strands[*i].root.at.normalize().dot(&middle);
+        let Some(nearest) =
+            section.members.iter().max_by(|a, b| nearness(a).total_cmp(&nearness(b))).copied()
+        else {
+            return 0.0;
+        };
+        let strand = &self.hair.strands[nearest];
+        let now = self.lengths[nearest].iter().copied().fold(0.0, f64::max);
+        match length {
+            FirstLength::HeldMm(mm) => mm,
+            FirstLength::WornMm(mm) => {
+                let fibre = strand.model.fibre_from_worn(mm, self.hair.worn).unwrap_or(now);
+                strand.model.held_mm(fibre, fibre.max(now), state)
+            }
+            FirstLength::ShorterMm(mm) => (strand.model.held_mm(now, now, state) - mm).max(0.0),
+        }
+    }
+}
+
+/// Hair of these lengths after a cut so far from the scalp; none if nothing reaches there.
+fn shortened(strand: &Strand, lengths: &Lengths, held_mm: f64, each: &Move) -> Option<Lengths> {
+    let longest = lengths.iter().copied().fold(0.0, f64::max);
+    // Held hair is never longer than its fibre: what is shorter than the way isn't reached.
+    if longest <= held_mm || strand.model.held_mm(longest, longest, each.state) <= held_mm {
+        return None;
+    }
+    let fibre = strand.model.fibre_from_held(held_mm, longest, each.state)?;
+    let mut after = lengths.map(|length| length.min(fibre));
+    each.technique.work(&mut after);
+    debug_assert!((0..SHARES).all(|i| after[i] <= lengths[i]));
+    Some(after)
+}
+
+fn shape(scalp: &crate::section::Scalp, strip: &Section, hand: Option<&HandLine>) -> SectionShape {
+    let plain = |p: &Vec3| [p.x, p.y, p.z];
+    SectionShape {
+        base: shares().map(|share| plain(&scalp.form.point(&strip.base(share)))).collect(),
+        hand: hand.map(|hand| hand.points.iter().map(plain).collect()).unwrap_or_default(),
+    }
+}

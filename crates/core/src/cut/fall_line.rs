@@ -1,0 +1,70 @@
+//! A line that hair is cut to as it hangs.
+
+use crate::error::FieldErrors;
+use crate::head::{Measures, Vec3};
+use crate::mark::Place;
+use serde::{Deserialize, Serialize};
+
+/// How far a head is bent, degrees; forward is positive.
+const TILT: (f64, f64) = (-45.0, 60.0);
+
+/// A perimeter: places behind, at the sides and in front, with a smooth line between them. One place alone is a square
+/// line; a lower front is longer in front; raised sides make it round.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct FallLine {
+    /// Height behind.
+    pub behind: Place,
+    /// Height in front; as behind if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub front: Option<Place>,
+    /// Height at the sides; midway if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side: Option<Place>,
+    /// How far the head is bent forward while the line is cut, degrees, −45 to 60. Upright if left out.
+    #[serde(default)]
+    pub tilt_deg: f64,
+}
+
+impl FallLine {
+    /// A square line.
+    pub fn level(place: Place) -> Self {
+        Self { behind: place, front: None, side: None, tilt_deg: 0.0 }
+    }
+
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let places = [("behind", Some(self.behind)), ("front", self.front), ("side", self.side)];
+        for (name, place) in places {
+            if let Some(place) = place {
+                faults.take(name, place.check());
+            }
+        }
+        faults.range("tilt_deg", self.tilt_deg, TILT, "°");
+        faults.or(())
+    }
+
+    /// Length of hair that leaves the head at `leave` and reaches the line, mm; negative if the line lies above.
+    ///
+    /// With the head bent by the tilt the hair hangs along the plumb line as it lies in the head's own frame, and the
+    /// scissors stay level in the room.
+    pub(super) fn below_mm(&self, leave: &Vec3, measures: &Measures) -> f64 {
+        let (sin, cos) = self.tilt_deg.to_radians().sin_cos();
+        let up = Vec3::new(0.0, cos, -sin);
+        // The line is laid through its height at the middle of the neck, whatever way the head is bent.
+        let through = Vec3::new(0.0, self.height_mm(leave, measures), 0.0);
+        up.dot(&(leave - through))
+    }
+
+    /// Height of the line below a point of the head, mm above the ear canals.
+    pub fn height_mm(&self, at: &Vec3, measures: &Measures) -> f64 {
+        let behind = self.behind.height_mm(measures);
+        let front = self.front.map_or(behind, |place| place.height_mm(measures));
+        let side = self.side.map_or(0.5 * (behind + front), |place| place.height_mm(measures));
+        let round = at.x.hypot(at.z).max(1e-9);
+        let (sin, cos) = (at.x / round, at.z / round);
+        let end = if cos > 0.0 { front } else { behind };
+        side * sin * sin + end * cos * cos
+    }
+}

@@ -1,0 +1,187 @@
+//! How a section is held, guided and cut along.
+
+use super::sections::Section;
+use crate::error::FieldErrors;
+use crate::head::{Landmark, Vec3};
+use crate::section::Scalp;
+use serde::{Deserialize, Serialize};
+
+/// Lifts, degrees.
+const LIFT: (f64, f64) = (0.0, 180.0);
+/// Steps by which a floating guide moves out, mm.
+const STEP_MM: (f64, f64) = (-50.0, 50.0);
+/// Slant of the fingers, degrees.
+const SLANT: (f64, f64) = (-75.0, 75.0);
+
+/// Lift and direction of a section.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Hold {
+    /// Lift from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
+    pub lift_deg: f64,
+    /// Where it is carried to.
+    #[serde(default)]
+    pub over: Over,
+}
+
+/// Where a section is carried to before it is cut.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Over {
+    /// It stays over its own base.
+    #[default]
+    OwnBase,
+    /// To the section before it.
+    Previous,
+    /// To the middle plane of the head.
+    Centre,
+    /// To a landmark.
+    Landmark(Landmark),
+}
+
+/// What a section's length follows.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", deny_unknown_fields)]
+pub enum Guide {
+    /// The guide travels along: each section is as long as the one before, plus what the hand adds each time.
+    Travelling {
+        /// What is added by mistake from one section to the next, mm: 0 for a hand that copies exactly.
+        #[serde(default)]
+        drift_mm: f64,
+    },
+    /// The guide stays where the first section was cut; all others are brought to it.
+    Stationary,
+    /// Each section runs past the one before by a step.
+    Floating {
+        /// The step, mm.
+        step_mm: f64,
+    },
+    /// No guide: each section is measured afresh.
+    #[default]
+    Free,
+}
+
+/// How the fingers lie.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields, default)]
+pub struct Fingers {
+    /// The line they follow.
+    pub shape: FingerShape,
+    /// How far they open from that line, degrees: hair gets longer towards `longer_toward`.
+    #[serde(skip_serializing_if = "is_zero")]
+    pub slant_deg: f64,
+    /// The end at which hair stays longer.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub longer_toward: Option<Landmark>,
+}
+
+fn is_zero(number: &f64) -> bool {
+    *number == 0.0
+}
+
+/// The line the fingers follow.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum FingerShape {
+    /// Curved along the head.
+    #[default]
+    AlongHead,
+    /// Straight, from one end of the section to the other.
+    Straight,
+    /// Straight and parallel to the floor.
+    Level,
+}
+
+impl Hold {
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("lift_deg", self.lift_deg, LIFT, "°");
+        faults.or(())
+    }
+
+    /// Unit vector in which hair of this lift leaves the scalp at the direction `d`.
+    pub(super) fn away(&self, scalp: &Scalp, d: &Vec3) -> Vec3 {
+        let normal = scalp.form.normal(d);
+        let up = Vec3::y();
+        // On top of the head nothing is downhill: there hair falls to the back.
+        let tangent = |v: Vec3| v - normal * normal.dot(&v);
+        let downhill = tangent(-up);
+        let falls = if downhill.norm() > 1e-6 { downhill } else { tangent(-Vec3::z()) }.normalize();
+        let lift = self.lift_deg.to_radians();
+        if self.lift_deg <= 90.0 {
+            falls * lift.cos() + normal * lift.sin()
+        } else {
+            // From square to the scalp on to straight up, by equal angles.
+            let whole = normal.dot(&up).clamp(-1.0, 1.0).acos();
+            if whole < 1e-9 {
+                return normal;
+            }
+            let turned = whole * (self.lift_deg - 90.0) / 90.0;
+            (normal * (whole - turned).sin() + up * turned.sin()) / whole.sin()
+        }
+    }
+}
+
+impl Over {
+    #[must_use]
+    pub(super) fn mirrored(self) -> Self {
+        match self {
+            Self::Landmark(landmark) => Self::Landmark(landmark.mirrored()),
+            other => other,
+        }
+    }
+
+    /// The direction over which hair based at `d` is held, `own` being its place along the section.
+    pub(super) fn base(self, scalp: &Scalp, d: Vec3, own: f64, previous: Option<&Section>) -> Vec3 {
+        match self {
+            Self::OwnBase => d,
+            Self::Previous => previous.map_or(d, |section| section.base(own)),
+            Self::Centre => {
+                let middle = Vec3::new(0.0, d.y, d.z);
+                if middle.norm() > 1e-9 { middle.normalize() } else { Vec3::y() }
+            }
+            Self::Landmark(landmark) => scalp.direction(landmark),
+        }
+    }
+}
+
+impl Guide {
+    pub(super) fn check(self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        match self {
+            Self::Travelling { drift_mm } => faults.range("travelling.drift_mm", drift_mm, STEP_MM, "mm"),
+            Self::Floating { step_mm } => faults.range("floating.step_mm", step_mm, STEP_MM, "mm"),
+            Self::Stationary | Self::Free => {}
+        }
+        faults.or(())
+    }
+
+    /// What is added to the first section's length in the section of this number, mm.
+    pub(super) fn added_mm(self, number: usize) -> f64 {
+        match self {
+            Self::Travelling { drift_mm: step } | Self::Floating { step_mm: step } => step * number as f64,
+            Self::Stationary | Self::Free => 0.0,
+        }
+    }
+}
+
+impl Fingers {
+    #[must_use]
+    pub(super) fn mirrored(self) -> Self {
+        Self { longer_toward: self.longer_toward.map(Landmark::mirrored), ..self }
+    }
+
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("slant_deg", self.slant_deg, SLANT, "°");
+        if self.slant_deg != 0.0 && self.longer_toward.is_none() {
+            faults.push("longer_toward", crate::Problem::Missing);
+        }
+        faults.or(())
+    }
+}

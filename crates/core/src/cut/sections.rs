@@ -1,0 +1,263 @@
+//! Sections of a region: which strands lie in which, and where the hand holds each.
+
+use super::hold::{FingerShape, Fingers, Guide, Hold, Over};
+use crate::error::{FieldErrors, Problem};
+use crate::head::{Landmark, Vec3};
+use crate::section::{Along, Chart, Scalp};
+use serde::{Deserialize, Serialize};
+
+/// Thickness of a section, mm.
+const THICKNESS_MM: (f64, f64) = (3.0, 120.0);
+/// Lengths that can be asked for, mm.
+const LENGTH_MM: (f64, f64) = (2.0, 2000.0);
+/// Points of a finger line. On the tightest ring near the top its chords sag by half a millimetre.
+const POINTS: usize = 33;
+
+/// How a region is taken in sections.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Layout {
+    /// Which way they lie.
+    pub along: Along,
+    /// How thick each is, mm, 3 to 120.
+    pub thickness_mm: f64,
+    /// Nearest to where the first is taken.
+    pub from: Landmark,
+    /// Only every so many-th is worked on, the first being the `skip`-th: 1 takes all.
+    #[serde(default = "one", skip_serializing_if = "is_one")]
+    pub every: u32,
+    /// How many are left out before the first.
+    #[serde(default, skip_serializing_if = "is_none")]
+    pub skip: u32,
+}
+
+fn one() -> u32 {
+    1
+}
+
+fn is_one(n: &u32) -> bool {
+    *n == 1
+}
+
+fn is_none(n: &u32) -> bool {
+    *n == 0
+}
+
+/// Hair held away from the head and cut along the fingers.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Sections {
+    /// The sections.
+    pub layout: Layout,
+    /// Lift and direction.
+    pub hold: Hold,
+    /// What their length follows.
+    #[serde(default)]
+    pub guide: Guide,
+    /// How the fingers lie.
+    #[serde(default)]
+    pub fingers: Fingers,
+    /// How long the first is cut.
+    pub length: FirstLength,
+}
+
+/// How long the first section is cut, over the middle of its base.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", deny_unknown_fields)]
+pub enum FirstLength {
+    /// From scalp to fingers, as it is held, mm.
+    HeldMm(f64),
+    /// As long as it should be when worn, mm; the hold is worked out.
+    WornMm(f64),
+    /// So much less than it is now, as it is held, mm: 0 takes the guide from hair that was cut before.
+    ShorterMm(f64),
+}
+
+impl Layout {
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.take("along", self.along.check());
+        faults.range("thickness_mm", self.thickness_mm, THICKNESS_MM, "mm");
+        faults.range("every", f64::from(self.every), (1.0, 10.0), "");
+        faults.range("skip", f64::from(self.skip), (0.0, 10.0), "");
+        faults.or(())
+    }
+
+    #[must_use]
+    pub(super) fn mirrored(self) -> Self {
+        Self { along: self.along.mirrored(), from: self.from.mirrored(), ..self }
+    }
+}
+
+impl Sections {
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.take("layout", self.layout.check());
+        faults.take("hold", self.hold.check());
+        faults.take("guide", self.guide.check());
+        faults.take("fingers", self.fingers.check());
+        let (name, length, least) = match self.length {
+            FirstLength::HeldMm(mm) => ("length.held_mm", mm, LENGTH_MM.0),
+            FirstLength::WornMm(mm) => ("length.worn_mm", mm, LENGTH_MM.0),
+            FirstLength::ShorterMm(mm) => ("length.shorter_mm", mm, 0.0),
+        };
+        faults.range(name, length, (least, LENGTH_MM.1), "mm");
+        if self.guide == Guide::Stationary && self.hold.over != Over::OwnBase {
+            let why = "with a guide that stays, every section is brought to the first";
+            faults.push("hold.over", Problem::Contradicts { why: why.into() });
+        }
+        faults.or(())
+    }
+
+    #[must_use]
+    pub(super) fn mirrored(&self) -> Self {
+        Self {
+            layout: self.layout.mirrored(),
+            hold: Hold { over: self.hold.over.mirrored(), ..self.hold },
+            fingers: self.fingers.mirrored(),
+            ..self.clone()
+        }
+    }
+}
+
+/// One section: a strip of scalp.
+#[derive(Debug, Clone)]
+pub(super) struct Section {
+    /// Indices of its strands.
+    pub members: Vec<usize>,
+    chart: Chart,
+    across: f64,
+    ends: (f64, f64),
+}
+
+impl Section {
+    /// Direction of the base at a share of the way along it, 0 to 1.
+    pub fn base(&self, share: f64) -> Vec3 {
+        self.chart.direction(self.across, self.ends.0 + share * (self.ends.1 - self.ends.0))
+    }
+
+    /// How far along the section a direction lies, 0 to 1.
+    pub fn share(&self, d: &Vec3) -> f64 {
+        let (_, along) = self.chart.angles(d);
+        let length = self.ends.1 - self.ends.0;
+        if length > 1e-12 { ((along - self.ends.0) / length).clamp(0.0, 1.0) } else { 0.5 }
+    }
+}
+
+/// Divides strands (index and unit direction of each) into sections, in the order they are taken.
+pub(super) fn divide(layout: &Layout, scalp: &Scalp, strands: &[(usize, Vec3)]) -> Vec<Section> {
+    let sum: Vec3 = strands.iter().map(|(_, d)| d).sum();
+    if strands.is_empty() {
+        return Vec::new();
+    }
+    let chart = layout.along.chart(scalp, &if sum.norm() > 1e-6 { sum.normalize() } else { Vec3::y() });
+    let angles: Vec<(f64, f64)> = strands.iter().map(|(_, d)| chart.angles(d)).collect();
+    let (low, high) = span(angles.iter().map(|(across, _)| *across));
+    let radius = strands.iter().map(|(_, d)| scalp.form.radius_mm(d)).sum::<f64>() / strands.len() as f64;
+    let (first, _) = chart.angles(&scalp.direction(layout.from));
+    // The first section lies at the end nearer to the landmark.
+    let from_high = (first - high).abs() < (first - low).abs();
+    let count = (((high - low) * radius / layout.thickness_mm).ceil() as usize).max(1);
+    let step = (high - low) / count as f64;
+    let mut members: Vec<Vec<usize>> = vec![Vec::new(); count];
+    for (i, (across, _)) in angles.iter().enumerate() {
+        let from_start = if from_high { high - across } else { across - low };
+        let number = if step > 0.0 { (from_start / step) as usize } else { 0 };
+        members[number.min(count - 1)].push(i);
+    }
+    let taken = |number: &usize| {
+        let number = *number as u32;
+        number >= layout.skip && (number - layout.skip).is_multiple_of(layout.every)
+    };
+    (0..count)
+        .filter(taken)
+        .filter(|number| !members[*number].is_empty())
+        .map(|number| {
+            let middle = (number as f64 + 0.5) * step;
+            Section {
+                across: if from_high { high - middle } else { low + middle },
+                ends: span(members[number].iter().map(|i| angles[*i].1)),
+                members: members[number].iter().map(|i| strands[*i].0).collect(),
+                chart,
+            }
+        })
+        .collect()
+}
+
+fn span(values: impl Iterator<Item = f64>) -> (f64, f64) {
+    values.fold((f64::INFINITY, f64::NEG_INFINITY), |(low, high), v| (low.min(v), high.max(v)))
+}
+
+/// Where the fingers hold a section: points in order along it.
+#[derive(Debug, Clone)]
+pub(super) struct HandLine {
+    pub points: Vec<Vec3>,
+}
+
+impl HandLine {
+    /// The fingers over the base `over` of a section, `length_mm` from the scalp at its middle.
+    pub fn of(
+        scalp: &Scalp,
+        hold: &Hold,
+        fingers: &Fingers,
+        length_mm: f64,
+        over: impl Fn(f64) -> Vec3,
+    ) -> Self {
+        let bases: Vec<Vec3> = shares().map(over).collect();
+        let points: Vec<Vec3> = bases.iter().map(|d| scalp.form.point(d)).collect();
+        let hands = |length: &dyn Fn(usize) -> f64| -> Vec<Vec3> {
+            (0..POINTS).map(|i| points[i] + hold.away(scalp, &bases[i]) * length(i)).collect()
+        };
+        let middle = POINTS / 2;
+        let flat = hands(&|_| length_mm);
+        let chord = match fingers.shape {
+            FingerShape::AlongHead => None,
+            FingerShape::Straight => Some(points[POINTS - 1] - points[0]),
+            FingerShape::Level => {
+                let chord = points[POINTS - 1] - points[0];
+                Some(Vec3::new(chord.x, 0.0, chord.z))
+            }
+        };
+        // The slant adds length in proportion to the way from the middle towards the end that stays longer.
+        let slope = fingers.slant_deg.to_radians().tan() * toward(scalp, fingers.longer_toward, &points);
+        let along = |i: usize| (points[i] - points[middle]).norm() * (i as f64 - middle as f64).signum();
+        let slanted = |i: usize| (length_mm + slope * along(i)).max(0.0);
+        let points = match chord {
+            None if slope == 0.0 => flat,
+            None => hands(&slanted),
+            Some(chord) => {
+                let away = hold.away(scalp, &bases[middle]);
+                let step = chord / (POINTS - 1) as f64;
+                let at = |i: usize| {
+                    let steps = i as f64 - middle as f64;
+                    flat[middle] + step * steps + away * (slope * step.norm() * steps)
+                };
+                (0..POINTS).map(at).collect()
+            }
+        };
+        Self { points }
+    }
+
+    /// The point at a share of the way along, 0 to 1.
+    pub fn at(&self, share: f64) -> Vec3 {
+        let place = share.clamp(0.0, 1.0) * (self.points.len() - 1) as f64;
+        let i = (place as usize).min(self.points.len() - 2);
+        self.points[i].lerp(&self.points[i + 1], place - i as f64)
+    }
+}
+
+/// Shares of the way along a section at which its line has points.
+pub(super) fn shares() -> impl Iterator<Item = f64> {
+    (0..POINTS).map(|i| i as f64 / (POINTS - 1) as f64)
+}
+
+/// +1 if the landmark lies beyond the last point rather than the first, else −1; 0 without one.
+fn toward(scalp: &Scalp, landmark: Option<Landmark>, points: &[Vec3]) -> f64 {
+    let Some(landmark) = landmark else { return 0.0 };
+    let at = scalp.point(landmark);
+    let (first, last) = ((at - points[0]).norm(), (at - points[points.len() - 1]).norm());
+    if last < first { 1.0 } else { -1.0 }
+}

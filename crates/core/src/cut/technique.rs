@@ -1,0 +1,215 @@
+//! What the blades leave: maps over the eight shares of a root's hair.
+
+use crate::error::FieldErrors;
+use crate::hair::{Lengths, SHARES};
+use serde::{Deserialize, Serialize};
+
+/// Deepest that weight is taken, as a share of a hair's length: beyond half the ends look broken.
+const DEEPEST_SHARE: f64 = 0.5;
+/// The order in which the shares are taken from, so that what is taken lies spread through the hair.
+const ORDER: [usize; SHARES] = [3, 6, 1, 4, 7, 2, 5, 0];
+
+/// How blades are used.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum TechniqueKind {
+    /// All hair to one length: keeps all weight.
+    #[default]
+    Blunt,
+    /// Points cut into the ends.
+    Point,
+    /// Half-open blades slid along the hair.
+    Slide,
+    /// Under hair cut a little shorter than what lies on it.
+    BackCut,
+    /// A razor drawn over the surface of the section.
+    Skim,
+    /// Small bundles cut short near the root, which hold longer hair up.
+    Brick,
+    /// Hair pushed back by half-closed blades.
+    Tease,
+    /// A twisted section nicked at places along it.
+    Twist,
+    /// Thinning shears.
+    Thin,
+    /// Deep notches into a fanned section.
+    Notch,
+}
+
+/// How blades are used, how much hair they take and how deep.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Technique {
+    /// Which.
+    #[serde(default)]
+    pub kind: TechniqueKind,
+    /// Share of the hair that is taken from, 0 to 0.9; usual for the technique if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub share: Option<f64>,
+    /// How far from the ends it is taken at the deepest, mm, 0 to 400; for bricks, how long the stubs stay.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub depth_mm: Option<f64>,
+    /// Angle of the blades to the hair when pointing, degrees, 5 to 85: the flatter, the less is taken. It stands in
+    /// for the share.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub blade_deg: Option<f64>,
+}
+
+/// How depth is spread over what is taken.
+#[derive(Clone, Copy)]
+enum Spread {
+    /// All to the same depth.
+    Even,
+    /// From nothing to the full depth.
+    Graded,
+    /// Half of it to half the depth, the rest to all of it.
+    Stepped,
+    /// Down to stubs.
+    Stubs,
+}
+
+impl TechniqueKind {
+    /// Share and depth, mm, that are usual; our own defaults.
+    pub fn usual(self) -> (f64, f64) {
+        match self {
+            Self::Blunt => (0.0, 0.0),
+            Self::Point => (0.5, 10.0),
+            Self::Slide => (0.35, 60.0),
+            Self::BackCut => (0.3, 15.0),
+            Self::Skim => (0.3, 50.0),
+            Self::Brick => (0.12, 50.0),
+            Self::Tease => (0.25, 50.0),
+            Self::Twist => (0.2, 60.0),
+            Self::Thin => (0.3, 40.0),
+            Self::Notch => (0.35, 45.0),
+        }
+    }
+
+    fn spread(self) -> Spread {
+        match self {
+            Self::Blunt | Self::Thin | Self::Notch => Spread::Even,
+            Self::Point | Self::Slide | Self::BackCut | Self::Skim | Self::Tease => Spread::Graded,
+            Self::Twist => Spread::Stepped,
+            Self::Brick => Spread::Stubs,
+        }
+    }
+}
+
+impl Technique {
+    /// A technique with its usual share and depth.
+    pub fn usual(kind: TechniqueKind) -> Self {
+        Self { kind, ..Self::default() }
+    }
+
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let given = [
+            ("share", self.share, (0.0, 0.9), ""),
+            ("depth_mm", self.depth_mm, (0.0, 400.0), "mm"),
+            ("blade_deg", self.blade_deg, (5.0, 85.0), "°"),
+        ];
+        for (field, value, range, unit) in given {
+            if let Some(value) = value {
+                faults.range(field, value, range, unit);
+            }
+        }
+        faults.or(())
+    }
+
+    /// Share that is taken from, and depth, mm.
+    pub fn amounts(&self) -> (f64, f64) {
+        let (share, depth) = self.kind.usual();
+        let by_angle = self.blade_deg.map(|degrees| degrees.to_radians().sin() * 0.7);
+        (self.share.or(by_angle).unwrap_or(share), self.depth_mm.unwrap_or(depth))
+    }
+
+    /// Takes weight from hair of these lengths. A share of 0.3 is 2.4 of the eight parts: the last part is taken from
+    /// to 0.4 of its depth, so that the mass taken is exact.
+    pub(super) fn work(&self, lengths: &mut Lengths) {
+        let (share, depth) = self.amounts();
+        let parts = share * SHARES as f64;
+        for (i, &part) in ORDER.iter().enumerate() {
+            let taken = (parts - i as f64).clamp(0.0, 1.0);
+            if taken == 0.0 {
+                break;
+            }
+            let length = lengths[part];
+            let deep = match self.kind.spread() {
+                Spread::Even => depth,
+                Spread::Graded => depth * (i as f64 + 0.5).min(parts) / parts,
+                Spread::Stepped => depth * if i % 2 == 0 { 1.0 } else { 0.5 },
+                Spread::Stubs => {
+                    lengths[part] -= taken * (length - depth).max(0.0);
+                    continue;
+                }
+            };
+            lengths[part] -= taken * deep.min(DEEPEST_SHARE * length);
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    const ALL: [TechniqueKind; 10] = [
+        TechniqueKind::Blunt,
+        TechniqueKind::Point,
+        TechniqueKind::Slide,
+        TechniqueKind::BackCut,
+        TechniqueKind::Skim,
+        TechniqueKind::Brick,
+        TechniqueKind::Tease,
+        TechniqueKind::Twist,
+        TechniqueKind::Thin,
+        TechniqueKind::Notch,
+    ];
+
+    fn left(technique: Technique) -> f64 {
+        let mut lengths = [200.0; SHARES];
+        technique.work(&mut lengths);
+        assert!(lengths.iter().all(|l| (0.0..=200.0).contains(l)));
+        lengths.iter().sum::<f64>() / SHARES as f64
+    }
+
+    #[test]
+    fn what_is_taken_is_share_times_depth_exactly() {
+        let thin =
+            Technique { share: Some(0.3), depth_mm: Some(40.0), ..Technique::usual(TechniqueKind::Thin) };
+        assert!((200.0 - left(thin) - 0.3 * 40.0).abs() < 1e-12);
+        let brick =
+            Technique { share: Some(0.1), depth_mm: Some(50.0), ..Technique::usual(TechniqueKind::Brick) };
+        assert!((200.0 - left(brick) - 0.1 * 150.0).abs() < 1e-12);
+        let graded =
+            Technique { share: Some(0.5), depth_mm: Some(40.0), ..Technique::usual(TechniqueKind::Slide) };
+        assert!((200.0 - left(graded) - 0.5 * 20.0).abs() < 1e-12, "graded takes half of it");
+    }
+
+    #[test]
+    fn blunt_keeps_all_weight_and_nothing_is_taken_deeper_than_half() {
+        assert!((left(Technique::default()) - 200.0).abs() < 1e-12);
+        for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Brick) {
+            let deep = Technique { depth_mm: Some(400.0), ..Technique::usual(kind) };
+            let mut lengths = [200.0; SHARES];
+            deep.work(&mut lengths);
+            assert!(lengths.iter().all(|l| *l >= 100.0), "{kind:?} {lengths:?}");
+        }
+    }
+
+    #[test]
+    fn a_larger_share_a_deeper_cut_and_a_steeper_blade_take_more() {
+        for kind in
+            ALL.into_iter().filter(|kind| !matches!(kind, TechniqueKind::Blunt | TechniqueKind::Brick))
+        {
+            let with = |share, depth| {
+                left(Technique { share: Some(share), depth_mm: Some(depth), ..Technique::usual(kind) })
+            };
+            assert!(with(0.2, 30.0) > with(0.4, 30.0) && with(0.2, 30.0) > with(0.2, 60.0), "{kind:?}");
+        }
+        let point =
+            |blade| left(Technique { blade_deg: Some(blade), ..Technique::usual(TechniqueKind::Point) });
+        assert!(point(15.0) > point(60.0));
+    }
+}

@@ -1,0 +1,233 @@
+//! The room hair takes, by azimuth and height.
+
+use super::shell::cells_of;
+use super::{AZIMUTHS, Drape, LEVEL_MM};
+use crate::constants::{PACKING_RADIUS_MM, PACKING_STRAIGHT};
+use crate::fibre::WornStyle;
+use crate::hair::{Hair, Lengths, SHARES, Strand};
+use rayon::prelude::*;
+
+/// Strands summed in one go. A fixed number, so that sums are the same on any number of threads.
+const CHUNK: usize = 512;
+/// Least sine of a descent: nearly level hair is taken to lie at 20°, or a thin layer would seem endlessly wide.
+const LEAST_DESCENT: f64 = 0.35;
+/// Share of its free length by which a strand stands off the scalp: hair leaves it at about 30°.
+const STAND_SHARE: f64 = 0.5;
+
+/// Rings by distance from the axis into which a cell is divided: hair that hangs further in fills the hollow under the
+/// head first and only then pushes out what hangs further out.
+pub(super) const RINGS: usize = 6;
+const INNERMOST_MM: f64 = 55.0;
+const RING_MM: f64 = 9.0;
+
+/// What is in a cell.
+#[derive(Debug, Clone, Copy, Default, PartialEq)]
+pub(super) struct Cell {
+    /// Horizontal section of the room hair takes, mm², by ring.
+    pub room_mm2: [f64; RINGS],
+    /// The same times its distance from the axis, mm³.
+    pub moment_mm3: [f64; RINGS],
+    /// Hairs times their width, mm.
+    pub width_mm: f64,
+    /// Mass per height, g/mm.
+    pub mass_g_per_mm: f64,
+    /// Scalp of the roots in it, mm², and the same times how far their hair stands off.
+    pub scalp_mm2: f64,
+    pub stand_mm3: f64,
+}
+
+impl Cell {
+    fn add(&mut self, other: &Self, weight: f64) {
+        for ring in 0..RINGS {
+            self.room_mm2[ring] += weight * other.room_mm2[ring];
+            self.moment_mm3[ring] += weight * other.moment_mm3[ring];
+        }
+        self.width_mm += weight * other.width_mm;
+        self.mass_g_per_mm += weight * other.mass_g_per_mm;
+        self.scalp_mm2 += weight * other.scalp_mm2;
+        self.stand_mm3 += weight * other.stand_mm3;
+    }
+}
+
+/// Cells by level, from `highest` down, then by azimuth.
+#[derive(Debug, Clone)]
+pub(super) struct Field {
+    pub highest: i32,
+    pub rows: Vec<[Cell; AZIMUTHS]>,
+}
+
+/// One strand as it is worn.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct Worn {
+    /// Worn length of each share, mm.
+    pub lengths: Lengths,
+    /// How far each is open.
+    pub open: Lengths,
+}
+
+/// Worn lengths. Shares of one length are worked out once.
+pub(super) fn worn(strand: &Strand, lengths: &Lengths, style: WornStyle) -> Worn {
+    let mut out = Worn { lengths: [0.0; SHARES], open: [1.0; SHARES] };
+    let mut last = (f64::NAN, 0.0);
+    for (i, &fibre) in lengths.iter().enumerate() {
+        if fibre != last.0 {
+            last = (fibre, if fibre > 0.0 { strand.model.worn_mm(fibre, style) } else { 0.0 });
+        }
+        out.lengths[i] = last.1;
+        out.open[i] = if fibre > 0.0 { (last.1 / fibre).clamp(0.02, 1.0) } else { 1.0 };
+    }
+    out
+}
+
+/// Share of the room that is fibre, of hair of this loop radius (mm) that is so far open. A loop that is pulled open is
+/// narrower by the share that is left to open, and pushes its neighbours less far away.
+fn packing(loop_radius_mm: f64, open: f64) -> f64 {
+    let radius = loop_radius_mm * (1.0 - open * open).max(0.0).sqrt();
+    PACKING_STRAIGHT.value / (1.0 + radius / (radius + PACKING_RADIUS_MM.value))
+}
+
+impl Field {
+    /// The field of hair worn at these lengths.
+    pub fn of(hair: &Hair, drapes: &[Drape], worn: &[Worn]) -> Self {
+        let highest = hair.shell.highest;
+        let ends = |(drape, worn): (&Drape, &Worn)| {
+            let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
+            drape.place(longest).y
+        };
+        let lowest = drapes.iter().zip(worn).map(ends).fold(0.0, f64::min);
+        let rows = (highest - (lowest / LEVEL_MM).floor() as i32 + 1).max(1) as usize;
+        let parts: Vec<Vec<[Cell; AZIMUTHS]>> = (0..hair.strands.len().div_ceil(CHUNK))
+            .into_par_iter()
+            .map(|part| {
+                let mut cells = vec![[Cell::default(); AZIMUTHS]; rows];
+                for i in part * CHUNK..((part + 1) * CHUNK).min(hair.strands.len()) {
+                    lay(&mut cells, highest, hair, &hair.strands[i], &drapes[i], &worn[i]);
+                }
+                cells
+            })
+            .collect();
+        let mut cells = vec![[Cell::default(); AZIMUTHS]; rows];
+        for part in parts {
+            for (row, more) in cells.iter_mut().zip(&part) {
+                for (cell, more) in row.iter_mut().zip(more) {
+                    cell.add(more, 1.0);
+                }
+            }
+        }
+        Self { highest, rows: smooth(&cells) }
+    }
+}
+
+/// Shares of a strand that end at the same length.
+struct Bundle {
+    /// How long, worn, mm.
+    ends_mm: f64,
+    /// Room across the strand, mm²; fibre width, mm; mass per length of the way, g/mm.
+    room_mm2: f64,
+    width_mm: f64,
+    mass_g_per_mm: f64,
+}
+
+fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
+    let hairs = strand.hairs / SHARES as f64;
+    let mut out: Vec<Bundle> = Vec::with_capacity(SHARES);
+    for (ends_mm, open) in worn.lengths.into_iter().zip(worn.open) {
+        let room_mm2 = hairs * strand.section_mm2() / (open * packing(strand.model.loop_radius_mm, open));
+        let width_mm = hairs * 1e-3 * strand.model.diameter_um;
+        let mass_g_per_mm = strand.mass_g_per_mm() / SHARES as f64 / open;
+        match out.last_mut() {
+            Some(last) if last.ends_mm == ends_mm => {
+                last.room_mm2 += room_mm2;
+                last.width_mm += width_mm;
+                last.mass_g_per_mm += mass_g_per_mm;
+            }
+            _ => out.push(Bundle { ends_mm, room_mm2, width_mm, mass_g_per_mm }),
+        }
+    }
+    out
+}
+
+/// Adds a strand to the cells its shares pass.
+fn lay(
+    cells: &mut [[Cell; AZIMUTHS]],
+    highest: i32,
+    hair: &Hair,
+    strand: &Strand,
+    drape: &Drape,
+    worn: &Worn,
+) {
+    let bundles = bundles(strand, worn);
+    let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
+    let row_of = |level: i32| usize::try_from(highest - level).ok();
+    // Hanging hair stays over one place: where that is, is worked out once.
+    let mut over = (f64::NAN, f64::NAN);
+    let (mut nearest, mut radius, mut ring) = ([(0, 0.0); 2], 0.0, 0);
+    drape.levels(longest, LEVEL_MM, |level, way, place, descent| {
+        let Some(row) = row_of(level).and_then(|row| cells.get_mut(row)) else { return };
+        if over != (place.x, place.z) {
+            over = (place.x, place.z);
+            nearest = cells_of(place.x, place.z);
+            radius = place.x.hypot(place.z);
+            ring = (((radius - INNERMOST_MM) / RING_MM).max(0.0) as usize).min(RINGS - 1);
+        }
+        let slope = descent.max(LEAST_DESCENT);
+        let (mut room, mut width, mut mass) = (0.0, 0.0, 0.0);
+        for bundle in bundles.iter().filter(|bundle| bundle.ends_mm > way) {
+            room += bundle.room_mm2 / slope;
+            width += bundle.width_mm;
+            mass += bundle.mass_g_per_mm / slope;
+        }
+        for (cell, share) in nearest {
+            let cell = &mut row[cell];
+            cell.room_mm2[ring] += share * room;
+            cell.moment_mm3[ring] += share * radius * room;
+            cell.width_mm += share * width;
+            cell.mass_g_per_mm += share * mass;
+        }
+    });
+    // How far hair stands off by its own stiffness: fully while it is shorter than the length over which its weight
+    // bends it, ever less beyond.
+    let rod = strand.model.rod(0.0, hair.worn.curvature_share());
+    let bending = (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt();
+    let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
+    let stands = STAND_SHARE * mean / (1.0 + (mean / bending).powi(2));
+    let root = strand.root.at;
+    let level = (root.y / LEVEL_MM).floor() as i32;
+    if let Some(row) = row_of(level).and_then(|row| cells.get_mut(row)) {
+        for (cell, share) in cells_of(root.x, root.z) {
+            row[cell].scalp_mm2 += share * strand.root.area_mm2;
+            row[cell].stand_mm3 += share * strand.root.area_mm2 * stands;
+        }
+    }
+}
+
+/// Spreads each cell a little over its neighbours, so that guide strands stand for the hair between them: binomial
+/// weights, round the head and one cell up and down.
+fn smooth(cells: &[[Cell; AZIMUTHS]]) -> Vec<[Cell; AZIMUTHS]> {
+    const ROUND: [(usize, f64); 5] =
+        [(0, 0.375), (1, 0.25), (AZIMUTHS - 1, 0.25), (2, 0.0625), (AZIMUTHS - 2, 0.0625)];
+    let round = |row: &[Cell; AZIMUTHS]| {
+        let mut out = [Cell::default(); AZIMUTHS];
+        for (i, cell) in out.iter_mut().enumerate() {
+            for (step, weight) in ROUND {
+                cell.add(&row[(i + step) % AZIMUTHS], weight);
+            }
+        }
+        out
+    };
+    // Twice, which is binomial again over four cells to either side.
+    let rows: Vec<_> = cells.iter().map(|row| round(&round(row))).collect();
+    let last = rows.len() - 1;
+    (0..rows.len())
+        .map(|i| {
+            let mut out = [Cell::default(); AZIMUTHS];
+            // At the first and the last row the missing neighbour is the row itself.
+            for (row, weight) in [(i, 0.5), (i.saturating_sub(1), 0.25), ((i + 1).min(last), 0.25)] {
+                for (cell, from) in out.iter_mut().zip(&rows[row]) {
+                    cell.add(from, weight);
+                }
+            }
+            out
+        })
+        .collect()
+}

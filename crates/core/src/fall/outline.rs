@@ -1,0 +1,118 @@
+//! Outlines of the worn hair.
+
+use super::field::{Cell, Field};
+use super::shell::azimuth_of;
+use super::{AZIMUTHS, LEVEL_MM, Shell};
+use serde::Serialize;
+use std::f64::consts::TAU;
+
+/// How far hair stands out, by height and azimuth.
+#[derive(Debug, Clone)]
+pub(super) struct Surface {
+    pub highest: i32,
+    /// Outer radius, mm, by level from the highest down, then azimuth; 0 where there is neither head nor hair.
+    pub outer: Vec<[f64; AZIMUTHS]>,
+    /// How much of the light is held back, 0 to 1: 1 where no outline could be told from a solid one.
+    pub cover: Vec<[f64; AZIMUTHS]>,
+    /// Height of the outline on top, mm.
+    pub top_mm: f64,
+}
+
+/// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in, so that single
+/// stray ends make no outline.
+const FULL: f64 = 1.0;
+
+impl Surface {
+    /// Stacks the field outside the head.
+    pub fn of(field: &Field, shell: &Shell, head_top_mm: f64) -> Self {
+        let wedge = TAU / AZIMUTHS as f64;
+        let mut stands = [0.0; AZIMUTHS];
+        let mut outer = Vec::with_capacity(field.rows.len());
+        let mut cover = Vec::with_capacity(field.rows.len());
+        for (row, level) in field.rows.iter().zip((i32::MIN..=field.highest).rev()) {
+            let mut radii = [0.0; AZIMUTHS];
+            let mut covers = [0.0; AZIMUTHS];
+            for (i, cell) in row.iter().enumerate() {
+                let head = shell.radius_mm(level, i);
+                // Hair that hangs lies on hair that stood off where it left the head.
+                if cell.scalp_mm2 > 1.0 {
+                    stands[i] = cell.stand_mm3 / cell.scalp_mm2;
+                }
+                radii[i] = head;
+                let full = stacked(cell, head, stands[i], wedge);
+                if full > head {
+                    covers[i] = (cell.width_mm / (FULL * wedge * full)).min(1.0);
+                    radii[i] = head + covers[i] * (full - head);
+                }
+            }
+            outer.push(radii);
+            cover.push(covers);
+        }
+        // On top hair lies level: its thickness is what it would be wide at the least descent, times that.
+        let near_top = (10.0 / LEVEL_MM) as usize;
+        let thick = outer.get(near_top).map_or(0.0, |row| {
+            let level = field.highest - near_top as i32;
+            let over = row.iter().enumerate().map(|(i, r)| r - shell.radius_mm(level, i));
+            over.sum::<f64>() / AZIMUTHS as f64 * 0.35
+        });
+        Self { highest: field.highest, outer, cover, top_mm: head_top_mm + thick }
+    }
+
+    pub fn height_mm(&self, row: usize) -> f64 {
+        f64::from(self.highest - row as i32) * LEVEL_MM
+    }
+}
+
+/// Outer radius of the hair of a cell, mm: ring by ring from the inside, each lying where it hangs or on what is already
+/// there, whichever is further out.
+fn stacked(cell: &Cell, head: f64, stands: f64, wedge: f64) -> f64 {
+    cell.room_mm2.iter().zip(&cell.moment_mm3).filter(|(room, _)| **room > 0.0).fold(
+        head,
+        |filled, (room, moment)| {
+            let inner = filled.max(moment / room + stands);
+            (inner * inner + 2.0 * room / wedge).sqrt()
+        },
+    )
+}
+
+/// An outline seen from one side: for each height how far hair or head reach to either hand, mm.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Outline {
+    /// Heights above the ear canals, mm, from the top down.
+    pub heights_mm: Vec<f64>,
+    /// Reach towards the client's left (front and back view) or the front (side view), mm.
+    pub one_mm: Vec<f64>,
+    /// Reach the other way, mm, as a positive number.
+    pub other_mm: Vec<f64>,
+}
+
+impl Outline {
+    /// Across the shoulders: left one way, right the other.
+    pub(super) fn across(surface: &Surface) -> Self {
+        Self::seen(surface, f64::sin)
+    }
+
+    /// From the side: front one way, back the other.
+    pub(super) fn from_the_side(surface: &Surface) -> Self {
+        Self::seen(surface, f64::cos)
+    }
+
+    fn seen(surface: &Surface, share: impl Fn(f64) -> f64) -> Self {
+        let mut out = Self { heights_mm: vec![surface.top_mm], one_mm: vec![0.0], other_mm: vec![0.0] };
+        for (row, radii) in surface.outer.iter().enumerate() {
+            let reach = |sign: f64| {
+                radii.iter().enumerate().map(|(i, r)| sign * r * share(azimuth_of(i))).fold(0.0, f64::max)
+            };
+            out.heights_mm.push(surface.height_mm(row));
+            out.one_mm.push(reach(1.0));
+            out.other_mm.push(reach(-1.0));
+        }
+        out
+    }
+
+    /// Whole width by height, mm.
+    pub fn widths_mm(&self) -> impl DoubleEndedIterator<Item = f64> + ExactSizeIterator + '_ {
+        self.one_mm.iter().zip(&self.other_mm).map(|(one, other)| one + other)
+    }
+}

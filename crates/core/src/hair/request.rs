@@ -1,0 +1,137 @@
+//! A head of hair asked for as a document, and its making.
+
+use super::{Blend, Hair, SHARES, Strand};
+use crate::constants::HAIRS_PER_CM2;
+use crate::error::{FieldErrors, Problem};
+use crate::fall::{Shell, drape_all};
+use crate::fibre::WornStyle;
+use crate::head::{Body, Felt, Hairline, HeadForm, Landmark, Vec3, roots};
+use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::section::Scalp;
+use serde::{Deserialize, Serialize};
+
+/// Guide roots that can be asked for.
+const ROOTS: (f64, f64) = (256.0, 65_536.0);
+/// Hairs on a square centimetre.
+const DENSITY: (f64, f64) = (20.0, 500.0);
+/// How far from the middle a part can lie, mm.
+const PART_MM: (f64, f64) = (-60.0, 60.0);
+
+fn most_edits() -> u32 {
+    4096
+}
+
+fn usual_density() -> f64 {
+    HAIRS_PER_CM2.value
+}
+
+/// Where the hair parts: a line from the front hairline to the crown, so far to the client's left of the middle.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields, default)]
+pub struct PartLine {
+    /// Offset to the client's left, mm, −60 to 60.
+    pub left_mm: f64,
+}
+
+impl Default for PartLine {
+    fn default() -> Self {
+        Self { left_mm: 0.0 }
+    }
+}
+
+/// A head of hair.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct HairRequest {
+    /// What was measured: tape and zones.
+    pub reading: RawReading,
+    /// What the hand feels of the skull.
+    #[serde(default)]
+    pub felt: Felt,
+    /// How it is worn.
+    #[serde(default)]
+    pub worn: WornStyle,
+    /// Where it parts.
+    #[serde(default)]
+    pub part: PartLine,
+    /// Hairs on a square centimetre, 20 to 500.
+    #[serde(default = "usual_density")]
+    pub hairs_per_cm2: f64,
+    /// About how many guide roots, 256 to 65,536: 4,096 while editing.
+    #[serde(default = "most_edits")]
+    pub roots: u32,
+}
+
+impl HairRequest {
+    /// A reading on an ordinary head.
+    pub fn new(reading: RawReading) -> Self {
+        Self {
+            reading,
+            felt: Felt::default(),
+            worn: WornStyle::default(),
+            part: PartLine::default(),
+            hairs_per_cm2: usual_density(),
+            roots: most_edits(),
+        }
+    }
+
+    /// The head of hair.
+    pub fn grow(&self) -> Result<Hair, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²");
+        faults.range("roots", f64::from(self.roots), ROOTS, "");
+        faults.range("part.left_mm", self.part.left_mm, PART_MM, "mm");
+        faults.take("felt", self.felt.check());
+        faults.take("reading", self.reading.check());
+        let read: Vec<(Zone, ZoneReading)> = self
+            .reading
+            .zones
+            .iter()
+            .filter_map(|(zone, raw)| Some((*zone, ZoneReading::try_from(raw).ok()?)))
+            .collect();
+        if read.is_empty() {
+            faults.push("reading.zones", Problem::Missing);
+        }
+        let Some(measures) = faults.take("reading.measures", self.reading.measures.filled()) else {
+            return Err(faults);
+        };
+        let form = faults.take("reading.measures", HeadForm::of(&measures, self.felt));
+        let Some(form) = form.filter(|_| faults.0.is_empty()) else { return Err(faults) };
+        let hairline = Hairline::of(&form, &measures);
+        let blend = Blend::of(&read, &hairline);
+        let mut lengths = Vec::new();
+        let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
+            .into_iter()
+            .map(|root| {
+                let (model, length) = blend.at(&root.at.normalize());
+                lengths.push([length; SHARES]);
+                Strand { root, model, hairs: root.area_mm2 / 100.0 * self.hairs_per_cm2 }
+            })
+            .collect();
+        let body = Body::of(&measures);
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        Ok(Hair {
+            drapes: drape_all(&scalp, &body, self.part, &strands),
+            shell: Shell::of(&form),
+            part: self.part,
+            worn: self.worn,
+            measures,
+            body,
+            strands,
+            lengths,
+            form,
+            hairline,
+        })
+    }
+}
+
+impl PartLine {
+    /// The point of the part nearest to a place, seen from above: hair falls away from it.
+    pub(crate) fn nearest(self, scalp: &Scalp, p: &Vec3) -> Vec3 {
+        let front = scalp.point(Landmark::HairlineCentre).z;
+        let crown = -0.45 * front;
+        Vec3::new(self.left_mm, 0.0, p.z.clamp(crown, front))
+    }
+}

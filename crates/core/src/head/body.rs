@@ -1,0 +1,47 @@
+//! Neck and shoulders: what long hair comes to lie on.
+
+use super::Measures;
+use super::figure::Point;
+
+/// Half depth of the trunk from the collarbone down, mm, and how far below the shoulder's top it is reached.
+const TRUNK_HALF_DEPTH_MM: f64 = 95.0;
+const ROUNDING_MM: f64 = 70.0;
+/// Half breadth of the shoulders over half the head's girth.
+const SHOULDER_SHARE: f64 = 0.34;
+/// Drop of the shoulder line from neck to arm, mm.
+const SLOPE_MM: f64 = 45.0;
+
+/// The trunk below the neck: a rounded slab across the shoulders, sloping down to the arms.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Body {
+    shoulder_mm: f64,
+    half_breadth_mm: f64,
+    /// Height of the lowest named point, the waist, mm.
+    pub waist_mm: f64,
+}
+
+impl Body {
+    /// The body these measures describe.
+    pub fn of(measures: &Measures) -> Self {
+        Self {
+            shoulder_mm: Point::Shoulder.height_mm(measures),
+            half_breadth_mm: SHOULDER_SHARE * measures.girth_mm,
+            waist_mm: Point::Waist.height_mm(measures),
+        }
+    }
+
+    /// Half depth of the trunk at a place across it and a height, mm; 0 above the shoulders and beside them.
+    pub fn half_depth_mm(&self, x: f64, y: f64) -> f64 {
+        let across = x.abs() / self.half_breadth_mm;
+        if across >= 1.0 {
+            return 0.0;
+        }
+        let below = self.shoulder_mm - SLOPE_MM * across - y;
+        if below <= 0.0 {
+            return 0.0;
+        }
+        // A quarter of an ellipse from the line of the shoulder down to the full depth.
+        let t = (1.0 - below / ROUNDING_MM).max(0.0);
+        TRUNK_HALF_DEPTH_MM * (1.0 - t * t).sqrt()
+    }
+}

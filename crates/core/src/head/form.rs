@@ -1,0 +1,264 @@
+//! The scalp as a smooth star-shaped surface, solved from what a tape gives and what the hand feels.
+//!
+//! In the direction d (a unit vector from between the ear canals) the surface lies at
+//! R(d) = E(d)·(1 + Σ aᵢ·exp(κ(d·uᵢ − 1))): an ellipsoid whose upper and lower half have heights of their own, which
+//! is C¹ where they meet, times two felt bumps, at the occipital bone and at the crown.
+
+use super::Measures;
+use crate::error::{FieldErrors, Problem};
+use nalgebra::Vector3;
+use serde::{Deserialize, Serialize};
+use std::f64::consts::{PI, TAU};
+
+/// A point or direction of the head: x the client's left, y up, z forward, mm.
+pub type Vec3 = Vector3<f64>;
+
+/// Breadth over length of an ordinary head, 150 : 190.
+const BREADTH_OVER_LENGTH: f64 = 150.0 / 190.0;
+/// Depth of the skull below the ear canals over its height above them.
+const DEPTH_OVER_HEIGHT: f64 = 0.95;
+/// How far the fullest occiput and the highest crown stand out, as a share of the radius there.
+const OCCIPUT_SHARE: f64 = 0.06;
+const CROWN_SHARE: f64 = 0.04;
+/// Sharpness κ of a bump: it has fallen to half about 28° from its middle.
+const SHARPNESS: f64 = 6.0;
+/// Steps of a tape round or over the head (trapezoid rule on a closed curve, so the error is below 1e-6 mm).
+const TAPE_STEPS: u32 = 720;
+/// Heights above the ear canals, as shares of the half breadth, between which a head is possible.
+const HEIGHT_SHARES: (f64, f64) = (0.7, 2.4);
+
+/// What the hand feels of the skull.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields, default)]
+pub struct Felt {
+    /// Back of the head, −1 flat to 1 full.
+    pub occiput: f64,
+    /// Crown, −1 low to 1 high.
+    pub crown: f64,
+}
+
+impl Felt {
+    /// Checks the ranges.
+    pub fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("occiput", self.occiput, (-1.0, 1.0), "");
+        faults.range("crown", self.crown, (-1.0, 1.0), "");
+        faults.or(())
+    }
+}
+
+/// A solved head.
+#[derive(Debug, Clone, PartialEq)]
+pub struct HeadForm {
+    half_breadth_mm: f64,
+    half_length_mm: f64,
+    top_mm: f64,
+    depth_mm: f64,
+    /// How far each felt bump stands out, as a share of the radius, and the direction of its middle.
+    bumps: [(f64, Vec3); 2],
+}
+
+/// Middles of the bumps: the occipital bone a little above the ear canals, the crown where the top turns down.
+fn bumps(felt: Felt) -> [(f64, Vec3); 2] {
+    [
+        (OCCIPUT_SHARE * felt.occiput, Vec3::new(0.0, 0.25, -1.0).normalize()),
+        (CROWN_SHARE * felt.crown, Vec3::new(0.0, 1.0, -0.75).normalize()),
+    ]
+}
+
+impl HeadForm {
+    /// The head on which a tape reads these measures. Measures that no head can have together are named.
+    pub fn of(measures: &Measures, felt: Felt) -> Result<Self, FieldErrors> {
+        felt.check()?;
+        // The girth runs in the plane y = 0, where the height plays no part: first the one, then the other.
+        let flat = |half_length_mm: f64| Self {
+            half_breadth_mm: BREADTH_OVER_LENGTH * half_length_mm,
+            half_length_mm,
+            top_mm: half_length_mm,
+            depth_mm: half_length_mm,
+            bumps: bumps(felt),
+        };
+        let half_length = grown_until(measures.girth_mm, measures.girth_mm, |c| flat(c).girth_mm());
+        let with_top =
+            |top_mm: f64| Self { top_mm, depth_mm: DEPTH_OVER_HEIGHT * top_mm, ..flat(half_length) };
+        let top = grown_until(measures.over_top_mm, measures.over_top_mm, |b| with_top(b).over_top_mm());
+        let form = with_top(top);
+        let share = top / form.half_breadth_mm;
+        if !(HEIGHT_SHARES.0..=HEIGHT_SHARES.1).contains(&share) {
+            let mut faults = FieldErrors::default();
+            let why = if share < HEIGHT_SHARES.0 { "too short" } else { "too long" };
+            let why = format!("is {why} for a girth of {} mm; measure both again", measures.girth_mm);
+            faults.push("over_top_mm", Problem::Contradicts { why });
+            return Err(faults);
+        }
+        Ok(form)
+    }
+
+    /// Distance of the surface from the origin in the direction of `d`, mm. `d` need not be of unit length.
+    pub fn radius_mm(&self, d: &Vec3) -> f64 {
+        let d = d / d.norm();
+        let height = if d.y >= 0.0 { self.top_mm } else { self.depth_mm };
+        let inverse = (d.x / self.half_breadth_mm).powi(2)
+            + (d.y / height).powi(2)
+            + (d.z / self.half_length_mm).powi(2);
+        let bump = |(share, at): &(f64, Vec3)| {
+            if *share == 0.0 { 0.0 } else { share * (SHARPNESS * (d.dot(at) - 1.0)).exp() }
+        };
+        let bump: f64 = self.bumps.iter().map(bump).sum();
+        (1.0 + bump) / inverse.sqrt()
+    }
+
+    /// The surface point in the direction of `d`, mm.
+    pub fn point(&self, d: &Vec3) -> Vec3 {
+        d * (self.radius_mm(d) / d.norm())
+    }
+
+    /// Unit outward normal where the surface is met in the direction of `d`: the gradient of |p|/R(p), by central
+    /// differences.
+    pub fn normal(&self, d: &Vec3) -> Vec3 {
+        const STEP: f64 = 1e-5;
+        let d = d / d.norm();
+        let level = |p: Vec3| p.norm() / self.radius_mm(&p);
+        let slope = |axis: usize| {
+            let step = Vec3::ith(axis, STEP);
+            level(d + step) - level(d - step)
+        };
+        Vec3::new(slope(0), slope(1), slope(2)).normalize()
+    }
+
+    /// Whether a point lies inside the head.
+    pub fn holds(&self, p: &Vec3) -> bool {
+        p.norm_squared() > 0.0 && p.norm() < self.radius_mm(p)
+    }
+
+    /// Scalp area in the direction of the unit vector `d` per solid angle, mm² per sr.
+    pub fn area_per_sr(&self, d: &Vec3) -> f64 {
+        self.radius_mm(d).powi(2) / self.normal(d).dot(d)
+    }
+
+    /// Elevation (radians) at which the surface lies at `height_mm` above the ear canals, at this azimuth.
+    pub fn elevation_at(&self, azimuth: f64, height_mm: f64) -> f64 {
+        let height = |elevation: f64| self.point(&direction(azimuth, elevation)).y;
+        let (mut low, mut high) = (-PI / 2.0, PI / 2.0);
+        for _ in 0..60 {
+            let middle = 0.5 * (low + high);
+            if height(middle) < height_mm {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        0.5 * (low + high)
+    }
+
+    /// Height of the top of the head above the ear canals, mm.
+    pub fn top_mm(&self) -> f64 {
+        self.point(&Vec3::y()).y
+    }
+
+    fn girth_mm(&self) -> f64 {
+        self.tape_mm(0.0, TAU, |angle| Vec3::new(angle.sin(), 0.0, angle.cos()))
+    }
+
+    fn over_top_mm(&self) -> f64 {
+        self.tape_mm(0.0, PI, |angle| Vec3::new(angle.cos(), angle.sin(), 0.0))
+    }
+
+    /// Length of a tape laid on the surface along a curve of directions, mm.
+    fn tape_mm(&self, from: f64, to: f64, along: impl Fn(f64) -> Vec3) -> f64 {
+        let at = |i: u32| self.point(&along(from + (to - from) * f64::from(i) / f64::from(TAPE_STEPS)));
+        // Chords fall short of the curve by a share that Richardson's step takes away.
+        let chords = |step: u32| -> f64 {
+            (0..TAPE_STEPS / step).map(|i| (at((i + 1) * step) - at(i * step)).norm()).sum()
+        };
+        (4.0 * chords(1) - chords(2)) / 3.0
+    }
+}
+
+/// The direction at an azimuth from the front towards the client's left and an elevation, radians.
+pub fn direction(azimuth: f64, elevation: f64) -> Vec3 {
+    Vec3::new(elevation.cos() * azimuth.sin(), elevation.sin(), elevation.cos() * azimuth.cos())
+}
+
+/// Where an increasing `f` over (0, `highest`] reaches `target`.
+fn grown_until(target: f64, highest: f64, f: impl Fn(f64) -> f64) -> f64 {
+    let (mut low, mut high) = (0.0, highest);
+    for _ in 0..50 {
+        let middle = 0.5 * (low + high);
+        if f(middle) < target {
+            low = middle;
+        } else {
+            high = middle;
+        }
+    }
+    0.5 * (low + high)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn ordinary() -> HeadForm {
+        HeadForm::of(&Measures::default(), Felt::default()).expect("an ordinary head")
+    }
+
+    #[test]
+    fn a_tape_reads_on_the_solved_head_what_it_was_solved_from() {
+        for felt in [Felt::default(), Felt { occiput: -1.0, crown: 1.0 }, Felt { occiput: 1.0, crown: -1.0 }]
+        {
+            for measures in [Measures::default(), Measures::child()] {
+                let form = HeadForm::of(&measures, felt).expect("possible");
+                assert!((form.girth_mm() - measures.girth_mm).abs() < 1e-6);
+                assert!((form.over_top_mm() - measures.over_top_mm).abs() < 1e-6);
+            }
+        }
+    }
+
+    #[test]
+    fn the_adult_mean_has_the_length_and_breadth_of_the_surveys() {
+        let form = ordinary();
+        assert!((2.0 * form.half_length_mm - 200.0).abs() < 12.0, "{form:?}");
+        assert!((2.0 * form.half_breadth_mm - 155.0).abs() < 8.0, "{form:?}");
+    }
+
+    #[test]
+    fn a_full_occiput_stands_out_behind_and_only_there() {
+        let felt =
+            |occiput| HeadForm::of(&Measures::default(), Felt { occiput, crown: 0.0 }).expect("possible");
+        let (flat, full) = (felt(-1.0), felt(1.0));
+        let behind = Vec3::new(0.0, 0.2, -1.0);
+        let over_front = |form: &HeadForm| form.radius_mm(&behind) / form.radius_mm(&Vec3::z());
+        assert!(over_front(&full) - over_front(&flat) > 0.08);
+        assert!((flat.radius_mm(&Vec3::y()) - full.radius_mm(&Vec3::y())).abs() < 2.0);
+    }
+
+    #[test]
+    fn the_surface_is_smooth_and_its_normal_is_the_ellipsoids_where_that_is_known() {
+        let form = ordinary();
+        for i in 0..200 {
+            let d = direction(f64::from(i) * 0.7, (f64::from(i) * 0.31).sin() * 1.4);
+            let p = form.point(&d);
+            let height = if p.y >= 0.0 { form.top_mm } else { form.depth_mm };
+            let exact = Vec3::new(
+                p.x / form.half_breadth_mm.powi(2),
+                p.y / height.powi(2),
+                p.z / form.half_length_mm.powi(2),
+            );
+            // Differences that straddle the meeting of the halves see a jump in curvature.
+            assert!((form.normal(&d) - exact.normalize()).norm() < 1e-5, "{d}");
+        }
+        let step = form.normal(&direction(1.0, 1e-7)) - form.normal(&direction(1.0, -1e-7));
+        assert!(step.norm() < 1e-5, "no edge where the halves meet");
+    }
+
+    #[test]
+    fn measures_that_no_head_can_have_together_are_named() {
+        let measures = Measures { girth_mm: 690.0, over_top_mm: 245.0, ..Measures::default() };
+        let faults = HeadForm::of(&measures, Felt::default()).expect_err("too flat");
+        assert_eq!(faults.0[0].field, "over_top_mm");
+        let faults =
+            HeadForm::of(&Measures::default(), Felt { occiput: 3.0, crown: 0.0 }).expect_err("range");
+        assert_eq!(faults.0[0].field, "occiput");
+    }
+}

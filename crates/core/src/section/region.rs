@@ -1,0 +1,166 @@
+//! Regions: expressions of the sides of partings.
+
+use super::{Cutting, Parting, Scalp};
+use crate::error::{FieldErrors, Problem};
+use crate::head::{Landmark, Vec3};
+use crate::reading::Zone;
+use serde::{Deserialize, Serialize};
+
+/// Deepest nesting of a region, so that no document can exhaust the stack.
+const DEEPEST: usize = 16;
+/// Distance in mm from a parting below which a landmark doesn't tell its sides apart.
+const ON_THE_LINE_MM: f64 = 0.5;
+/// Widths of a spared edge, mm.
+const EDGE_MM: (f64, f64) = (1.0, 120.0);
+
+/// Half of the head.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Half {
+    /// The client's left.
+    Left,
+    /// The client's right.
+    Right,
+}
+
+/// A part of the hair.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", schema(no_recursion))]
+pub enum Region {
+    /// All of it.
+    Everything,
+    /// The side of a parting on which a landmark lies.
+    SideOf {
+        /// The parting.
+        parting: Parting,
+        /// A landmark on the side meant.
+        with: Landmark,
+    },
+    /// One half of the head.
+    Half(Half),
+    /// One of the zones that are read.
+    Zone(Zone),
+    /// The edge: hair that grows within so many mm of the hairline.
+    Edge {
+        /// Width, mm, 1 to 120.
+        within_mm: f64,
+    },
+    /// Where all of these meet.
+    All(Vec<Region>),
+    /// Where any of these is.
+    Any(Vec<Region>),
+    /// Everything but this.
+    Not(Box<Region>),
+}
+
+/// A region laid on a head.
+#[derive(Debug, Clone)]
+pub enum RegionTest {
+    /// Everything, or nothing.
+    Constant(bool),
+    /// The side of a parting with this sign.
+    Side(Cutting, f64),
+    /// x of this sign.
+    Half(f64),
+    /// A zone.
+    Zone(Zone),
+    /// Within this of the edge, mm.
+    Edge(f64),
+    /// All.
+    All(Vec<RegionTest>),
+    /// Any.
+    Any(Vec<RegionTest>),
+    /// Not.
+    Not(Box<RegionTest>),
+}
+
+impl Region {
+    /// The side of a straight parting on which a landmark lies.
+    pub fn side_of(through: &[Landmark], with: Landmark) -> Self {
+        Self::SideOf { parting: Parting::through(through), with }
+    }
+
+    /// The same region on the other side of the head.
+    #[must_use]
+    pub fn mirrored(&self) -> Self {
+        match self {
+            Self::Everything | Self::Edge { .. } => self.clone(),
+            Self::SideOf { parting, with } => {
+                Self::SideOf { parting: parting.mirrored(), with: with.mirrored() }
+            }
+            Self::Half(Half::Left) => Self::Half(Half::Right),
+            Self::Half(Half::Right) => Self::Half(Half::Left),
+            Self::Zone(zone) => Self::Zone(zone.mirrored().unwrap_or(*zone)),
+            Self::All(parts) => Self::All(parts.iter().map(Self::mirrored).collect()),
+            Self::Any(parts) => Self::Any(parts.iter().map(Self::mirrored).collect()),
+            Self::Not(part) => Self::Not(Box::new(part.mirrored())),
+        }
+    }
+
+    /// Lays it on a head.
+    pub fn on(&self, scalp: &Scalp) -> Result<RegionTest, FieldErrors> {
+        self.laid(scalp, DEEPEST)
+    }
+
+    fn laid(&self, scalp: &Scalp, deeper: usize) -> Result<RegionTest, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        if deeper == 0 {
+            faults.push("", Problem::Contradicts { why: format!("is nested more than {DEEPEST} deep") });
+            return Err(faults);
+        }
+        let several = |name: &str, parts: &[Self]| -> Result<Vec<RegionTest>, FieldErrors> {
+            let mut faults = FieldErrors::default();
+            let laid: Vec<_> = parts
+                .iter()
+                .enumerate()
+                .filter_map(|(i, part)| faults.take(&format!("{name}.{i}"), part.laid(scalp, deeper - 1)))
+                .collect();
+            faults.or(laid)
+        };
+        let test = match self {
+            Self::Everything => Some(RegionTest::Constant(true)),
+            Self::Half(Half::Left) => Some(RegionTest::Half(1.0)),
+            Self::Half(Half::Right) => Some(RegionTest::Half(-1.0)),
+            Self::Zone(zone) => Some(RegionTest::Zone(*zone)),
+            Self::Edge { within_mm } => {
+                faults.range("edge.within_mm", *within_mm, EDGE_MM, "mm");
+                Some(RegionTest::Edge(*within_mm))
+            }
+            Self::SideOf { parting, with } => {
+                faults.take("side_of.parting", parting.on(scalp)).map(|cutting| {
+                    let side = cutting.side_mm(&scalp.point(*with));
+                    if side.abs() < ON_THE_LINE_MM {
+                        let why = "lies on the parting itself; name a landmark beside it".into();
+                        faults.push("side_of.with", Problem::Contradicts { why });
+                    }
+                    RegionTest::Side(cutting, side.signum())
+                })
+            }
+            Self::All(parts) => Some(RegionTest::All(several("all", parts)?)),
+            Self::Any(parts) => Some(RegionTest::Any(several("any", parts)?)),
+            Self::Not(part) => {
+                faults.take("not", part.laid(scalp, deeper - 1)).map(|test| RegionTest::Not(Box::new(test)))
+            }
+        };
+        faults.or(test.unwrap_or(RegionTest::Constant(false)))
+    }
+}
+
+impl RegionTest {
+    /// Whether hair rooted here belongs to it.
+    pub fn holds(&self, scalp: &Scalp, at: &Vec3, zone: Zone) -> bool {
+        match self {
+            Self::Constant(answer) => *answer,
+            Self::Side(cutting, sign) => cutting.side_mm(at) * sign > 0.0,
+            Self::Half(sign) => at.x * sign > 0.0,
+            Self::Zone(wanted) => zone == *wanted,
+            Self::Edge(within_mm) => scalp.hairline.above(at) * at.norm() < *within_mm,
+            Self::All(parts) => parts.iter().all(|part| part.holds(scalp, at, zone)),
+            Self::Any(parts) => parts.iter().any(|part| part.holds(scalp, at, zone)),
+            Self::Not(part) => !part.holds(scalp, at, zone),
+        }
+    }
+}
