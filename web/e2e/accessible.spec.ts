@@ -35,7 +35,7 @@ for (const scheme of ["light", "dark"] as const) {
     await page.goto("/people?search=Nell");
     await page.getByRole("link", { name: "Nell Tidewater" }).click();
     await clean(page, "client without a visit");
-    for (const stage of ["Talk", "Read", "Aim", "Mark"] as const) {
+    for (const stage of ["Talk", "Read", "Aim", "Plan", "Mark"] as const) {
       await openVisit(page, "Tova Quill", stage);
       await clean(page, stage);
     }
@@ -59,8 +59,8 @@ for (const scheme of ["light", "dark"] as const) {
 test("text at twice its size is still all there", async ({ wren }) => {
   await openVisit(wren, "Sunniva Drake", "Mark");
   await wren.setViewportSize({ width: 640, height: 400 });
-  for (const path of ["read", "aim", "talk", "mark"]) {
-    await wren.goto(wren.url().replace(/\/(talk|read|aim|mark)(\/.*)?$/, `/${path}`));
+  for (const path of ["read", "aim", "talk", "plan", "mark"]) {
+    await wren.goto(wren.url().replace(/\/(talk|read|aim|plan|mark)(\/.*)?$/, `/${path}`));
     await wren.waitForLoadState("networkidle");
     const wide = await wren.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(wide, path).toBeLessThanOrEqual(0);

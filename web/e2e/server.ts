@@ -97,7 +97,11 @@ export async function signIn(page: Page, email: string): Promise<void> {
 }
 
 /** Opens a stage of a client's newest visit. */
-export async function openVisit(page: Page, client: string, stage: "Talk" | "Read" | "Aim" | "Mark"): Promise<void> {
+export async function openVisit(
+  page: Page,
+  client: string,
+  stage: "Talk" | "Read" | "Aim" | "Plan" | "Mark",
+): Promise<void> {
   await page.goto(`/people?search=${encodeURIComponent(client)}`);
   await page.getByRole("link", { name: client }).click();
   await page.locator(".visits a").first().click();

@@ -39,6 +39,9 @@ test("a visit", async ({ wren: page }) => {
   await take(page, "read");
   await openVisit(page, "Sunniva Drake", "Aim");
   await take(page, "aim");
+  await openVisit(page, "Sunniva Drake", "Plan");
+  await page.getByRole("button", { name: /^3\. / }).click();
+  await take(page, "plan");
   await openVisit(page, "Sunniva Drake", "Mark");
   await page.getByRole("link", { name: /^Left side/ }).click();
   await take(page, "mark");
@@ -54,6 +57,8 @@ test("a visit in the evening", async ({ wren: page }) => {
   await dark(page);
   await openVisit(page, "Tova Quill", "Read");
   await take(page, "read-dark");
+  await openVisit(page, "Bastian Crook", "Plan");
+  await take(page, "plan-dark");
   await openVisit(page, "Tova Quill", "Mark");
   await take(page, "mark-dark");
 });

@@ -10,7 +10,9 @@
 //! **The way through.** A [`reading::ZoneReading`] (stretched, sprung, fibre width) is turned by
 //! [`learn::fit`] into a [`learn::Belief`] about one zone's hair; [`fibre::LengthModel`] converts between the
 //! four lengths (fibre, held, hanging, worn); [`mark::find_mark`] asks what to hold and cut so that the worn
-//! hair lands where it is wanted, and how much to leave in case it springs more than expected.
+//! hair lands where it is wanted, and how much to leave in case it springs more than expected. A whole head goes
+//! further: [`hair::HairRequest`] grows hair on the client's [`head`], [`cut::cut`] carries out a cut written as moves
+//! over [`section`]s, [`fall::fall`] says how it comes to lie, and [`plan`] puts the three together.
 //!
 //! ```
 //! use spirel_core::{mark::{self, MarkRequest}, reading::RawZoneReading};
@@ -28,6 +30,7 @@ pub mod hair;
 pub mod head;
 pub mod learn;
 pub mod mark;
+pub mod plan;
 pub mod reading;
 pub mod section;
 pub mod talk;

@@ -3,8 +3,10 @@
 use crate::exchange::VisitFile;
 use crate::http;
 use serde_json::{Map, Value, json};
+use spirel_core::cut::Cut;
 use spirel_core::fibre::{HangRequest, HangResult};
 use spirel_core::mark::{MarkAnswer, MarkRequest};
+use spirel_core::plan::{FallAnswer, FallRequest};
 use std::path::Path;
 use std::{fs, io};
 use utoipa::openapi::RefOr;
@@ -19,6 +21,9 @@ pub fn openapi_text() -> serde_json::Result<String> {
 /// Every schema with its file name.
 pub fn all() -> Vec<(&'static str, Value)> {
     vec![
+        ("cut.schema.json", schema::<Cut>("A cut: moves over parted hair")),
+        ("fall-request.schema.json", schema::<FallRequest>("What `spirel compute fall` reads")),
+        ("fall-answer.schema.json", schema::<FallAnswer>("What `spirel compute fall` writes")),
         ("visit.schema.json", schema::<VisitFile>("A visit, exported and imported")),
         ("mark-request.schema.json", schema::<MarkRequest>("What `spirel compute mark` reads")),
         ("mark-answer.schema.json", schema::<MarkAnswer>("What `spirel compute mark` writes")),

@@ -21,6 +21,8 @@ pub enum Stage {
     Read,
     /// What is wished.
     Aim,
+    /// What is cut.
+    Plan,
 }
 
 impl Stage {
@@ -30,6 +32,7 @@ impl Stage {
             Self::Talk => "talk",
             Self::Read => "read",
             Self::Aim => "aim",
+            Self::Plan => "plan",
         }
     }
 
@@ -39,6 +42,7 @@ impl Stage {
             Self::Talk => "talk",
             Self::Read => "reading",
             Self::Aim => "aim",
+            Self::Plan => "plan",
         }
     }
 }
@@ -47,7 +51,7 @@ impl TryFrom<String> for Stage {
     type Error = StoreError;
 
     fn try_from(key: String) -> Result<Self, StoreError> {
-        let all = [Self::Talk, Self::Read, Self::Aim];
+        let all = [Self::Talk, Self::Read, Self::Aim, Self::Plan];
         all.into_iter().find(|stage| stage.key() == key).ok_or(StoreError::UnknownKey(key))
     }
 }

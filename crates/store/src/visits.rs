@@ -24,6 +24,8 @@ pub struct VisitRow {
     pub read_version: u32,
     /// Version of the aim.
     pub aim_version: u32,
+    /// Version of the plan.
+    pub plan_version: u32,
 }
 
 /// A visit with its client and the newest document of each stage that has been begun.
@@ -49,7 +51,8 @@ impl Store {
             "SELECT v.id, v.on_date, p.name AS stylist,
                CAST(COALESCE(MAX(CASE WHEN d.stage = 'talk' THEN d.version END), 0) AS UNSIGNED INTEGER) AS talk_version,
                CAST(COALESCE(MAX(CASE WHEN d.stage = 'read' THEN d.version END), 0) AS UNSIGNED INTEGER) AS read_version,
-               CAST(COALESCE(MAX(CASE WHEN d.stage = 'aim' THEN d.version END), 0) AS UNSIGNED INTEGER) AS aim_version
+               CAST(COALESCE(MAX(CASE WHEN d.stage = 'aim' THEN d.version END), 0) AS UNSIGNED INTEGER) AS aim_version,
+               CAST(COALESCE(MAX(CASE WHEN d.stage = 'plan' THEN d.version END), 0) AS UNSIGNED INTEGER) AS plan_version
              FROM visit v JOIN person p ON p.id = v.created_by LEFT JOIN stage_document d ON d.visit_id = v.id
              WHERE v.client_id = ? AND v.house_id = ?
              GROUP BY v.id, v.on_date, p.name ORDER BY v.on_date DESC, v.id DESC",

@@ -94,6 +94,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/fall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a plan's cut falls on the client's own head. */
+        post: operations["fall"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/figure": {
         parameters: {
             query?: never;
@@ -190,6 +207,23 @@ export interface paths {
         put?: never;
         /** A reading in short: shrinkage by zone, what is missing, how sure. */
         post: operations["summary"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The reusable cuts that ship. */
+        get: operations["cuts"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -317,6 +351,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Saves the plan. */
+        put: operations["save_plan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{id}/read": {
         parameters: {
             query?: never;
@@ -403,6 +454,23 @@ export interface components {
              */
             zones: {
                 [key: string]: components["schemas"]["ZoneAim"];
+            };
+        };
+        /** @description Which way subsections lie on the head. */
+        Along: "horizontal" | "vertical" | "profile" | "crosswise" | {
+            /** @description Level ones tilted: `lower_in_front_deg` down towards the face, negative down towards the nape. */
+            diagonal: {
+                /**
+                 * Format: double
+                 * @description Degrees, −80 to 80.
+                 */
+                lower_in_front_deg: number;
+            };
+        } | {
+            /** @description Radiating from a landmark. */
+            pivot: {
+                /** @description The landmark. */
+                round: components["schemas"]["Landmark"];
             };
         };
         /** @description One line. */
@@ -521,6 +589,27 @@ export interface components {
          * @enum {string}
          */
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
+        /** @description A cut: moves in order. */
+        Cut: {
+            /** @description Always `spirel.cut`. */
+            format: components["schemas"]["CutFormat"];
+            /** @description What is done, in order; at most 60 moves. */
+            moves: components["schemas"]["Move"][];
+            /** @description What it is called. */
+            name: string;
+            /** @description What it is for. */
+            purpose?: string;
+            /**
+             * Format: int32
+             * @description Version of the format: 1.
+             */
+            version: number;
+        };
+        /**
+         * @description Tells the document from any other.
+         * @enum {string}
+         */
+        CutFormat: "spirel.cut";
         /** @description One saved version. */
         Document: {
             /** @description The document in the form its stage gives it. */
@@ -539,6 +628,110 @@ export interface components {
              * @description Its version, from 1.
              */
             version: number;
+        };
+        /** @description The fall of a head of hair. */
+        Fall: {
+            /** @description From the front (and, mirrored, from behind): left one way, right the other. */
+            front: components["schemas"]["Outline"];
+            /** @description Light, fullness and mass by height, from the top down. */
+            levels: components["schemas"]["LevelShare"][];
+            /** @description Some strands as lines to draw, mm. */
+            lines: number[][][];
+            /**
+             * Format: double
+             * @description Lowest end, mm.
+             */
+            lowest_mm: number;
+            /**
+             * Format: double
+             * @description Mass of all hair, g.
+             */
+            mass_g: number;
+            /** @description Height of the perimeter by azimuth, mm, in the same steps; none where there is no hair. */
+            perimeter_mm: (number | null)[];
+            /**
+             * Format: double
+             * @description Height below which light comes through, mm.
+             */
+            see_through_below_mm: number;
+            /** @description From the side: front one way, back the other. */
+            side: components["schemas"]["Outline"];
+            /**
+             * Format: double
+             * @description Lowest height at which hair is still half as full as at its fullest, mm.
+             */
+            strong_to_mm: number;
+            /** @description From above: greatest reach by azimuth, mm, from the front towards the client's left in even steps. */
+            top_mm: number[];
+            /**
+             * Format: double
+             * @description Lowest height at which hair is as wide as anywhere, to 1 %, mm.
+             */
+            widest_at_mm: number;
+            /**
+             * Format: double
+             * @description The greatest width from left to right, mm.
+             */
+            width_mm: number;
+            /** @description Zones in walking order. */
+            zones: components["schemas"]["ZoneFall"][];
+        };
+        /** @description A plan's fall. */
+        FallAnswer: {
+            /** @description The hair after the cut. */
+            after: components["schemas"]["Fall"];
+            /** @description The hair as it is now. */
+            before: components["schemas"]["Fall"];
+            /** @description What each move did. */
+            moves: components["schemas"]["MoveReport"][];
+            /** @description The moves in words. */
+            words: components["schemas"]["Phrase"][];
+        };
+        /**
+         * @description A perimeter: places behind, at the sides and in front, with a smooth line between them. One place alone is a square
+         *     line; a lower front is longer in front; raised sides make it round.
+         */
+        FallLine: {
+            /** @description Height behind. */
+            behind: components["schemas"]["Place"];
+            front?: components["schemas"]["Place"] | null;
+            side?: components["schemas"]["Place"] | null;
+            /**
+             * Format: double
+             * @description How far the head is bent forward while the line is cut, degrees, −45 to 60. Upright if left out.
+             */
+            tilt_deg?: number;
+        };
+        /** @description What is asked to see a plan's fall. */
+        FallRequest: {
+            /** @description The plan. */
+            plan: components["schemas"]["Plan"];
+            /** @description What was measured. */
+            reading: components["schemas"]["RawReading"];
+            /**
+             * Format: int32
+             * @description Number, from 0, of the move whose sections are wanted.
+             */
+            show_move?: number | null;
+            /** @description Unit of the words. */
+            unit?: components["schemas"]["LengthUnit"];
+            /** @description How it is worn. */
+            worn?: components["schemas"]["WornStyle"];
+        };
+        /** @description What the hand feels of the skull. */
+        Felt: {
+            /**
+             * Format: double
+             * @description Crown, −1 low to 1 high.
+             * @default 0
+             */
+            crown: number;
+            /**
+             * Format: double
+             * @description Back of the head, −1 flat to 1 full.
+             * @default 0
+             */
+            occiput: number;
         };
         /** @description A fault of one field. */
         FieldFault: {
@@ -601,10 +794,76 @@ export interface components {
             zone: components["schemas"]["Zone"];
         };
         /**
+         * @description The line the fingers follow.
+         * @enum {string}
+         */
+        FingerShape: "along_head" | "straight" | "level";
+        /** @description How the fingers lie. */
+        Fingers: {
+            /** @default null */
+            longer_toward: components["schemas"]["Landmark"] | null;
+            /**
+             * @description The line they follow.
+             * @default along_head
+             */
+            shape: components["schemas"]["FingerShape"];
+            /**
+             * Format: double
+             * @description How far they open from that line, degrees: hair gets longer towards `longer_toward`.
+             * @default 0
+             */
+            slant_deg: number;
+        };
+        /** @description How long the first section is cut, over the middle of its base. */
+        FirstLength: {
+            /**
+             * Format: double
+             * @description From scalp to fingers, as it is held, mm.
+             */
+            held_mm: number;
+        } | {
+            /**
+             * Format: double
+             * @description As long as it should be when worn, mm; the hold is worked out.
+             */
+            worn_mm: number;
+        } | {
+            /**
+             * Format: double
+             * @description So much less than it is now, as it is held, mm: 0 takes the guide from hair that was cut before.
+             */
+            shorter_mm: number;
+        };
+        /**
          * @description Something a zone still lacks.
          * @enum {string}
          */
         Gap: "stretched" | "sprung" | "width";
+        /** @description What a section's length follows. */
+        Guide: {
+            /** @description The guide travels along: each section is as long as the one before, plus what the hand adds each time. */
+            travelling: {
+                /**
+                 * Format: double
+                 * @description What is added by mistake from one section to the next, mm: 0 for a hand that copies exactly.
+                 */
+                drift_mm?: number;
+            };
+        } | "stationary" | {
+            /** @description Each section runs past the one before by a step. */
+            floating: {
+                /**
+                 * Format: double
+                 * @description The step, mm.
+                 */
+                step_mm: number;
+            };
+        } | "free";
+        /**
+         * @description Half of the head.
+         * @enum {string}
+         */
+        Half: "left" | "right";
         /** @description One bare fibre with explicit material, so that anyone can check the law against another solver. */
         HangRequest: {
             /**
@@ -685,6 +944,43 @@ export interface components {
             /** @description Moisture. */
             moisture: components["schemas"]["Moisture"];
         };
+        /** @description Lift and direction of a section. */
+        Hold: {
+            /**
+             * Format: double
+             * @description Lift from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
+             */
+            lift_deg: number;
+            /** @description Where it is carried to. */
+            over?: components["schemas"]["Over"];
+        };
+        /**
+         * @description A place on the scalp that partings run through and hair is carried to.
+         * @enum {string}
+         */
+        Landmark: "apex" | "crown" | "occipital" | "hairline_centre" | "nape_centre" | "brow_left" | "brow_right" | "recession_left" | "recession_right" | "temple_left" | "temple_right" | "ear_top_left" | "ear_top_right" | "mastoid_left" | "mastoid_right" | "nape_corner_left" | "nape_corner_right" | "parietal_left" | "parietal_right";
+        /** @description How a region is taken in sections. */
+        Layout: {
+            /** @description Which way they lie. */
+            along: components["schemas"]["Along"];
+            /**
+             * Format: int32
+             * @description Only every so many-th is worked on, the first being the `skip`-th: 1 takes all.
+             */
+            every?: number;
+            /** @description Nearest to where the first is taken. */
+            from: components["schemas"]["Landmark"];
+            /**
+             * Format: int32
+             * @description How many are left out before the first.
+             */
+            skip?: number;
+            /**
+             * Format: double
+             * @description How thick each is, mm, 3 to 120.
+             */
+            thickness_mm: number;
+        };
         /**
          * @description The unit in which a person reads lengths.
          * @enum {string}
@@ -712,6 +1008,29 @@ export interface components {
              * @description Dry and styled.
              */
             worn_mm: number;
+        };
+        /** @description A share by height. */
+        LevelShare: {
+            /**
+             * Format: double
+             * @description Fibre width here as a share of the fullest height.
+             */
+            fullness: number;
+            /**
+             * Format: double
+             * @description Height above the ear canals, mm.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description Share of light that comes through one layer of the hair here, 0 to 1.
+             */
+            light: number;
+            /**
+             * Format: double
+             * @description Mass per millimetre of height, g/mm.
+             */
+            mass_g_per_mm: number;
         };
         /** @description Where to cut one zone in one state. */
         Mark: {
@@ -838,6 +1157,58 @@ export interface components {
          * @enum {string}
          */
         Moisture: "dry" | "damp" | "wet";
+        /** @description One move. */
+        Move: {
+            /** @description Done again on the other side of the head, as its mirror image. */
+            mirrored?: boolean;
+            /** @description What it is called, if it has a name of its own. */
+            name?: string;
+            /** @description Switched off: stays in the document and does nothing. */
+            off?: boolean;
+            /** @description The hair it acts on. */
+            region: components["schemas"]["Region"];
+            /** @description How moist the hair is and what combs it. */
+            state?: components["schemas"]["HeldState"];
+            /** @description How the blades are used. */
+            technique?: components["schemas"]["Technique"];
+            /** @description What is done. */
+            way: components["schemas"]["Way"];
+        };
+        /** @description What a move did. */
+        MoveReport: {
+            /**
+             * Format: double
+             * @description Roots that lost length, share of those acted on.
+             */
+            cut_share: number;
+            /**
+             * Format: double
+             * @description How long the first section was held, mm; none for perimeters and weight.
+             */
+            held_mm?: number | null;
+            /** @description The sections with the line of the hand. */
+            sections: components["schemas"]["SectionShape"][];
+            /**
+             * Format: double
+             * @description Hair it acted on, share of all roots.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Hair that fell, g.
+             */
+            taken_g: number;
+            /**
+             * Format: double
+             * @description How deep it takes at most, mm; for bricks, how long the stubs stay.
+             */
+            technique_depth_mm: number;
+            /**
+             * Format: double
+             * @description Share of the hair that its technique takes from.
+             */
+            technique_share: number;
+        };
         /** @description When a visit is. */
         NewVisit: {
             /**
@@ -867,11 +1238,47 @@ export interface components {
             /** @enum {string} */
             kind: "too_short";
         };
+        /** @description An outline seen from one side: for each height how far hair or head reach to either hand, mm. */
+        Outline: {
+            /** @description Heights above the ear canals, mm, from the top down. */
+            heights_mm: number[];
+            /**
+             * @description Reach towards the client's left (front and back view) or the front (side view), mm; negative where all that is
+             *     there lies on the other side of the middle.
+             */
+            one_mm: number[];
+            /** @description Reach the other way, mm, counted that way. */
+            other_mm: number[];
+        };
+        /** @description Where a section is carried to before it is cut. */
+        Over: "own_base" | "previous" | "centre" | {
+            /** @description To a landmark. */
+            landmark: components["schemas"]["Landmark"];
+        };
         /**
          * @description Where the hair parts.
          * @enum {string}
          */
         Part: "not_said" | "centre" | "left" | "right" | "moves";
+        /** @description Where the hair parts: a line from the front hairline to the crown, so far to the client's left of the middle. */
+        PartLine: {
+            /**
+             * Format: double
+             * @description Offset to the client's left, mm, −60 to 60.
+             * @default 0
+             */
+            left_mm: number;
+        };
+        /** @description Where hair is parted. Two landmarks: straight from one to the other, square to the scalp. Three: the plane through them. */
+        Parting: {
+            /** @description Two or three landmarks. */
+            through: components["schemas"]["Landmark"][];
+            /**
+             * Format: double
+             * @description How far the teeth of a zigzag go to either side, mm, 1 to 30; a tooth is twice as long. Straight if left out.
+             */
+            zigzag_mm?: number | null;
+        };
         /** @description A person who is signed in. */
         Person: {
             /** @description Their sign-in. */
@@ -895,6 +1302,13 @@ export interface components {
             /** @description What they may do. */
             role: components["schemas"]["Role"];
         };
+        /** @description What is said of a move. */
+        Phrase: {
+            /** @description How it is done. */
+            text: string;
+            /** @description Its name, or what kind of move it is. */
+            title: string;
+        };
         /** @description A place on face or body: a point, or so far below it. */
         Place: {
             /**
@@ -904,6 +1318,20 @@ export interface components {
             below_mm?: number;
             /** @description The point. */
             point: components["schemas"]["Point"];
+        };
+        /** @description The plan as it is saved. */
+        Plan: {
+            /** @description What is cut. */
+            cut: components["schemas"]["Cut"];
+            /** @description What the hand feels of the skull. */
+            felt?: components["schemas"]["Felt"];
+            /**
+             * Format: double
+             * @description Hairs on a square centimetre, 20 to 500.
+             */
+            hairs_per_cm2?: number;
+            /** @description Where the hair parts. */
+            part?: components["schemas"]["PartLine"];
         };
         /**
          * @description A point of face or body that people relate length to, from the top down.
@@ -1108,6 +1536,40 @@ export interface components {
          * @enum {string}
          */
         Regime: "hook" | "spiral" | "straight_at_root";
+        /** @description A part of the hair. */
+        Region: "everything" | {
+            /** @description The side of a parting on which a landmark lies. */
+            side_of: {
+                /** @description The parting. */
+                parting: components["schemas"]["Parting"];
+                /** @description A landmark on the side meant. */
+                with: components["schemas"]["Landmark"];
+            };
+        } | {
+            /** @description One half of the head. */
+            half: components["schemas"]["Half"];
+        } | {
+            /** @description One of the zones that are read. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @description The edge: hair that grows within so many mm of the hairline. */
+            edge: {
+                /**
+                 * Format: double
+                 * @description Width, mm, 1 to 120.
+                 */
+                within_mm: number;
+            };
+        } | {
+            /** @description Where all of these meet. */
+            all: components["schemas"]["Region"][];
+        } | {
+            /** @description Where any of these is. */
+            any: components["schemas"]["Region"][];
+        } | {
+            /** @description Everything but this. */
+            not: components["schemas"]["Region"];
+        };
         /**
          * @description What a person may do in their house.
          * @enum {string}
@@ -1132,6 +1594,25 @@ export interface components {
                 zones: {
                     [key: string]: components["schemas"]["ZoneAim"];
                 };
+            };
+        };
+        /** @description A document to save over the version it was made from (0: the first). */
+        Save_Plan: {
+            /** Format: int32 */
+            base_version: number;
+            /** @description The plan as it is saved. */
+            document: {
+                /** @description What is cut. */
+                cut: components["schemas"]["Cut"];
+                /** @description What the hand feels of the skull. */
+                felt?: components["schemas"]["Felt"];
+                /**
+                 * Format: double
+                 * @description Hairs on a square centimetre, 20 to 500.
+                 */
+                hairs_per_cm2?: number;
+                /** @description Where the hair parts. */
+                part?: components["schemas"]["PartLine"];
             };
         };
         /** @description A document to save over the version it was made from (0: the first). */
@@ -1202,6 +1683,26 @@ export interface components {
                 worn: components["schemas"]["WornStyle"];
             };
         };
+        /** @description A section as it is drawn. */
+        SectionShape: {
+            /** @description Its middle line on the scalp, mm (x the client's left, y up, z forward). */
+            base: number[][];
+            /** @description The line of the hand, point for point; empty where hair is not held. */
+            hand: number[][];
+        };
+        /** @description Hair held away from the head and cut along the fingers. */
+        Sections: {
+            /** @description How the fingers lie. */
+            fingers?: components["schemas"]["Fingers"];
+            /** @description What their length follows. */
+            guide?: components["schemas"]["Guide"];
+            /** @description Lift and direction. */
+            hold: components["schemas"]["Hold"];
+            /** @description The sections. */
+            layout: components["schemas"]["Layout"];
+            /** @description How long the first is cut. */
+            length: components["schemas"]["FirstLength"];
+        };
         /** @description A zone of the sheet: computed, or what keeps it from being. */
         SheetZone: {
             /** @description Fields of reading and aim that keep it from being computed, with the fault in words. */
@@ -1210,6 +1711,13 @@ export interface components {
             result?: components["schemas"]["ZoneMark"] | null;
             /** @description Which zone. */
             zone: components["schemas"]["Zone"];
+        };
+        /** @description A cut with the key it is asked for by. */
+        ShippedCut: {
+            /** @description The cut. */
+            cut: components["schemas"]["Cut"];
+            /** @description The key. */
+            key: string;
         };
         /** @description Address and password. */
         SignIn: {
@@ -1253,7 +1761,7 @@ export interface components {
          * @description A stage that keeps a document.
          * @enum {string}
          */
-        Stage: "talk" | "read" | "aim";
+        Stage: "talk" | "read" | "aim" | "plan";
         /** @description A zone's mark in one state. */
         StateMark: {
             mark?: components["schemas"]["Mark"] | null;
@@ -1336,6 +1844,32 @@ export interface components {
              */
             worn: components["schemas"]["WornStyle"];
         };
+        /** @description How blades are used, how much hair they take and how deep. */
+        Technique: {
+            /**
+             * Format: double
+             * @description Angle of the blades to the hair when pointing, degrees, 5 to 85: the flatter, the less is taken. It stands in
+             *     for the share.
+             */
+            blade_deg?: number | null;
+            /**
+             * Format: double
+             * @description How far from the ends it is taken at the deepest, mm, 0 to 400; for bricks, how long the stubs stay.
+             */
+            depth_mm?: number | null;
+            /** @description Which. */
+            kind?: components["schemas"]["TechniqueKind"];
+            /**
+             * Format: double
+             * @description Share of the hair that is taken from, 0 to 0.9; usual for the technique if left out.
+             */
+            share?: number | null;
+        };
+        /**
+         * @description How blades are used.
+         * @enum {string}
+         */
+        TechniqueKind: "blunt" | "point" | "slide" | "back_cut" | "skim" | "brick" | "tease" | "twist" | "thin" | "notch";
         /** @description The unit a person reads lengths in. */
         UnitChoice: {
             length_unit: components["schemas"]["LengthUnit"];
@@ -1369,6 +1903,7 @@ export interface components {
              * @description Day of the visit.
              */
             on_date: string;
+            plan?: components["schemas"]["Plan"] | null;
             read?: components["schemas"]["RawReading"] | null;
             talk?: components["schemas"]["Talk"] | null;
             /**
@@ -1401,6 +1936,11 @@ export interface components {
             on_date: string;
             /**
              * Format: int32
+             * @description Version of the plan.
+             */
+            plan_version: number;
+            /**
+             * Format: int32
              * @description Version of the reading.
              */
             read_version: number;
@@ -1411,6 +1951,17 @@ export interface components {
              * @description Version of the talk.
              */
             talk_version: number;
+        };
+        /** @description What a move does. */
+        Way: {
+            /** @description Hair is combed down as it hangs and cut to a line. */
+            perimeter: components["schemas"]["FallLine"];
+        } | {
+            /** @description Hair is held away from the head, section by section, and cut along the fingers. */
+            sections: components["schemas"]["Sections"];
+        } | {
+            /** @description Weight is taken out and nothing is shortened as a whole. */
+            weight: components["schemas"]["Layout"];
         };
         /**
          * @description Fibre width by feel.
@@ -1432,6 +1983,36 @@ export interface components {
             /** @description Where the worn hair should land. */
             lands: components["schemas"]["Place"];
             shortest?: components["schemas"]["Place"] | null;
+        };
+        /** @description A zone as it is worn. */
+        ZoneFall: {
+            /**
+             * Format: double
+             * @description Height above the ear canals at which its hair ends on average, mm.
+             */
+            ends_at_mm: number;
+            /**
+             * Format: double
+             * @description Mean fibre length, mm.
+             */
+            fibre_mm: number;
+            /**
+             * Format: double
+             * @description Mass of its hair, g.
+             */
+            mass_g: number;
+            /**
+             * Format: double
+             * @description Mean length of its shortest eighth, worn, mm.
+             */
+            shortest_worn_mm: number;
+            /**
+             * Format: double
+             * @description Mean worn length, mm.
+             */
+            worn_mm: number;
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
         };
         /** @description A zone that could be computed. */
         ZoneMark: {
@@ -1702,6 +2283,37 @@ export interface operations {
             };
         };
     };
+    fall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FallAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     figure: {
         parameters: {
             query?: never;
@@ -1884,6 +2496,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    cuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShippedCut"][];
                 };
             };
         };
@@ -2144,6 +2775,47 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Save_Plan"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -62,6 +62,12 @@ export const router = createRouter({
           meta: { title: "stage.aim" },
         },
         {
+          path: "plan",
+          name: "plan",
+          component: () => import("@/features/plan/PlanView.vue"),
+          meta: { title: "stage.plan" },
+        },
+        {
           path: "mark/:zone?",
           name: "mark",
           component: () => import("@/features/mark/MarkView.vue"),

@@ -3,6 +3,9 @@ import {
   body,
   client,
   type Aim,
+  type Cut,
+  type FallAnswer,
+  type FallRequest,
   type Figure,
   type HeldState,
   type LengthUnit,
@@ -34,3 +37,8 @@ export const askStrand = (question: {
   state: HeldState;
   worn: WornStyle;
 }): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
+
+export const askFall = (question: FallRequest): Promise<FallAnswer> =>
+  body(client.POST("/api/compute/fall", { body: question }));
+
+export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

@@ -5,12 +5,15 @@ use super::{Cut, FirstLength, Guide, Layout, Move, Sections, Technique, Way, tau
 use crate::error::FieldErrors;
 use crate::fibre::HeldState;
 use crate::hair::{Hair, Lengths, SHARES, Strand};
-use crate::head::Vec3;
+use crate::head::{Vec3, drawn};
+use crate::section::Scalp;
 use rayon::prelude::*;
 use serde::Serialize;
 
-/// Sections a single move may have; more than this is a mistake in its thickness.
+/// Most sections of a move that are drawn.
 const SHOWN_SECTIONS: usize = 200;
+/// Every so many-th point of a section's line is drawn.
+const SHOWN_STEP: usize = 4;
 
 /// A head of hair after a cut.
 #[derive(Debug, Clone)]
@@ -33,6 +36,10 @@ pub struct MoveReport {
     pub taken_g: f64,
     /// How long the first section was held, mm; none for perimeters and weight.
     pub held_mm: Option<f64>,
+    /// Share of the hair that its technique takes from.
+    pub technique_share: f64,
+    /// How deep it takes at most, mm; for bricks, how long the stubs stay.
+    pub technique_depth_mm: f64,
     /// The sections with the line of the hand.
     pub sections: Vec<SectionShape>,
 }
@@ -42,9 +49,9 @@ pub struct MoveReport {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct SectionShape {
     /// Its middle line on the scalp, mm (x the client's left, y up, z forward).
-    pub base: Vec<[f64; 3]>,
+    pub base: Vec<[f32; 3]>,
     /// The line of the hand, point for point; empty where hair is not held.
-    pub hand: Vec<[f64; 3]>,
+    pub hand: Vec<[f32; 3]>,
 }
 
 /// Carries out every move that is switched on. The work on a strand depends on that strand alone, so the result is the
@@ -73,8 +80,16 @@ type Limit = Option<f64>;
 
 impl Scissors<'_> {
     fn carry_out(&mut self, each: &Move) -> Result<MoveReport, FieldErrors> {
-        let mut report =
-            MoveReport { share: 0.0, cut_share: 0.0, taken_g: 0.0, held_mm: None, sections: Vec::new() };
+        let (technique_share, technique_depth_mm) = each.technique.amounts();
+        let mut report = MoveReport {
+            share: 0.0,
+            cut_share: 0.0,
+            taken_g: 0.0,
+            held_mm: None,
+            technique_share,
+            technique_depth_mm,
+            sections: Vec::new(),
+        };
         if each.off {
             return Ok(report);
         }
@@ -249,10 +264,10 @@ fn shortened(strand: &Strand, lengths: &Lengths, held_mm: f64, each: &Move) -> O
     Some(after)
 }
 
-fn shape(scalp: &crate::section::Scalp, strip: &Section, hand: Option<&HandLine>) -> SectionShape {
-    let plain = |p: &Vec3| [p.x, p.y, p.z];
+fn shape(scalp: &Scalp, strip: &Section, hand: Option<&HandLine>) -> SectionShape {
+    let shown = || shares().step_by(SHOWN_STEP);
     SectionShape {
-        base: shares().map(|share| plain(&scalp.form.point(&strip.base(share)))).collect(),
-        hand: hand.map(|hand| hand.points.iter().map(plain).collect()).unwrap_or_default(),
+        base: shown().map(|share| drawn(&scalp.form.point(&strip.base(share)))).collect(),
+        hand: hand.map(|hand| shown().map(|share| drawn(&hand.at(share))).collect()).unwrap_or_default(),
     }
 }

@@ -10,10 +10,12 @@ use std::f64::consts::TAU;
 #[derive(Debug, Clone)]
 pub(super) struct Surface {
     pub highest: i32,
-    /// Outer radius, mm, by level from the highest down, then azimuth; 0 where there is neither head nor hair.
+    /// Outer radius of hair or head, mm, by level from the highest down, then azimuth; 0 where there is neither.
     pub outer: Vec<[f64; AZIMUTHS]>,
-    /// How much of the light is held back, 0 to 1: 1 where no outline could be told from a solid one.
+    /// How closed the hair is, 0 to 1: 1 where its outline could not be told from a solid one.
     pub cover: Vec<[f64; AZIMUTHS]>,
+    /// The same of hair or head.
+    solid: Vec<[f64; AZIMUTHS]>,
     /// Height of the outline on top, mm.
     pub top_mm: f64,
 }
@@ -29,9 +31,11 @@ impl Surface {
         let mut stands = [0.0; AZIMUTHS];
         let mut outer = Vec::with_capacity(field.rows.len());
         let mut cover = Vec::with_capacity(field.rows.len());
+        let mut solid = Vec::with_capacity(field.rows.len());
         for (row, level) in field.rows.iter().zip((i32::MIN..=field.highest).rev()) {
             let mut radii = [0.0; AZIMUTHS];
             let mut covers = [0.0; AZIMUTHS];
+            let mut solids = [0.0; AZIMUTHS];
             for (i, cell) in row.iter().enumerate() {
                 let head = shell.radius_mm(level, i);
                 // Hair that hangs lies on hair that stood off where it left the head.
@@ -42,11 +46,13 @@ impl Surface {
                 let full = stacked(cell, head, stands[i], wedge);
                 if full > head {
                     covers[i] = (cell.width_mm / (FULL * wedge * full)).min(1.0);
-                    radii[i] = head + covers[i] * (full - head);
+                    radii[i] = if head > 0.0 { head + covers[i] * (full - head) } else { full };
                 }
+                solids[i] = if head > 0.0 { 1.0 } else { covers[i] };
             }
             outer.push(radii);
             cover.push(covers);
+            solid.push(solids);
         }
         // On top hair lies level: its thickness is what it would be wide at the least descent, times that.
         let near_top = (10.0 / LEVEL_MM) as usize;
@@ -55,7 +61,7 @@ impl Surface {
             let over = row.iter().enumerate().map(|(i, r)| r - shell.radius_mm(level, i));
             over.sum::<f64>() / AZIMUTHS as f64 * 0.35
         });
-        Self { highest: field.highest, outer, cover, top_mm: head_top_mm + thick }
+        Self { highest: field.highest, outer, cover, solid, top_mm: head_top_mm + thick }
     }
 
     pub fn height_mm(&self, row: usize) -> f64 {
@@ -81,9 +87,10 @@ fn stacked(cell: &Cell, head: f64, stands: f64, wedge: f64) -> f64 {
 pub struct Outline {
     /// Heights above the ear canals, mm, from the top down.
     pub heights_mm: Vec<f64>,
-    /// Reach towards the client's left (front and back view) or the front (side view), mm.
+    /// Reach towards the client's left (front and back view) or the front (side view), mm; negative where all that is
+    /// there lies on the other side of the middle.
     pub one_mm: Vec<f64>,
-    /// Reach the other way, mm, as a positive number.
+    /// Reach the other way, mm, counted that way.
     pub other_mm: Vec<f64>,
 }
 
@@ -100,13 +107,22 @@ impl Outline {
 
     fn seen(surface: &Surface, share: impl Fn(f64) -> f64) -> Self {
         let mut out = Self { heights_mm: vec![surface.top_mm], one_mm: vec![0.0], other_mm: vec![0.0] };
-        for (row, radii) in surface.outer.iter().enumerate() {
-            let reach = |sign: f64| {
-                radii.iter().enumerate().map(|(i, r)| sign * r * share(azimuth_of(i))).fold(0.0, f64::max)
-            };
+        for row in 0..surface.outer.len() {
+            let there = || (0..AZIMUTHS).filter(|i| surface.solid[row][*i] > 0.0);
+            let at = |i: usize| surface.outer[row][i] * share(azimuth_of(i));
+            let (sum, weight) = there().fold((0.0, 0.0), |(sum, weight), i| {
+                let solid = surface.solid[row][i];
+                (sum + solid * at(i), weight + solid)
+            });
+            if weight == 0.0 {
+                continue;
+            }
+            // Hair that is hardly there draws the outline hardly out of the middle of what is.
+            let middle = sum / weight;
+            let drawn = |i: usize| middle + surface.solid[row][i] * (at(i) - middle);
             out.heights_mm.push(surface.height_mm(row));
-            out.one_mm.push(reach(1.0));
-            out.other_mm.push(reach(-1.0));
+            out.one_mm.push(there().map(drawn).fold(middle, f64::max));
+            out.other_mm.push(-there().map(drawn).fold(middle, f64::min));
         }
         out
     }

@@ -5,7 +5,7 @@ use super::outline::Surface;
 use super::{AZIMUTHS, Outline};
 use crate::constants::SEE_THROUGH;
 use crate::hair::{Hair, Lengths, SHARES};
-use crate::head::Vec3;
+use crate::head::drawn;
 use crate::reading::Zone;
 use rayon::prelude::*;
 use serde::Serialize;
@@ -16,7 +16,7 @@ const STRONG_SHARE: f64 = 0.5;
 /// Share of the greatest width that still counts as widest.
 const STILL_WIDEST: f64 = 0.99;
 /// Strands that are handed out as lines to draw.
-const LINES: usize = 420;
+const LINES: usize = 240;
 
 /// A zone as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -182,9 +182,12 @@ fn zones(hair: &Hair, lengths: &[Lengths], worn: &[Worn]) -> Vec<ZoneFall> {
 /// Every so many-th strand, at its mean length.
 fn lines(hair: &Hair, worn: &[Worn]) -> Vec<Vec<[f32; 3]>> {
     let step = (hair.strands.len() / LINES).max(1);
-    let plain = |p: &Vec3| [p.x as f32, p.y as f32, p.z as f32];
     (0..hair.strands.len())
         .step_by(step)
-        .map(|i| hair.drapes[i].line(mean(&worn[i].lengths)).iter().step_by(2).map(plain).collect())
+        .map(|i| {
+            let line = hair.drapes[i].line(mean(&worn[i].lengths));
+            let last = line.len() - 1;
+            line.iter().enumerate().filter(|(k, _)| k % 3 == 0 || *k == last).map(|(_, p)| drawn(p)).collect()
+        })
         .collect()
 }

@@ -77,14 +77,20 @@ impl HairRequest {
         }
     }
 
-    /// The head of hair.
-    pub fn grow(&self) -> Result<Hair, FieldErrors> {
+    /// Checks every field but how the measures fit together.
+    pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²");
         faults.range("roots", f64::from(self.roots), ROOTS, "");
         faults.range("part.left_mm", self.part.left_mm, PART_MM, "mm");
         faults.take("felt", self.felt.check());
         faults.take("reading", self.reading.check());
+        faults.or(())
+    }
+
+    /// The head of hair.
+    pub fn grow(&self) -> Result<Hair, FieldErrors> {
+        let mut faults = self.check().err().unwrap_or_default();
         let read: Vec<(Zone, ZoneReading)> = self
             .reading
             .zones

@@ -181,6 +181,11 @@ pub fn direction(azimuth: f64, elevation: f64) -> Vec3 {
     Vec3::new(elevation.cos() * azimuth.sin(), elevation.sin(), elevation.cos() * azimuth.cos())
 }
 
+/// A point as it is handed out to be drawn: to a tenth of a millimetre.
+pub fn drawn(p: &Vec3) -> [f32; 3] {
+    [p.x, p.y, p.z].map(|mm| (mm * 10.0).round() as f32 / 10.0)
+}
+
 /// Where an increasing `f` over (0, `highest`] reaches `target`.
 fn grown_until(target: f64, highest: f64, f: impl Fn(f64) -> f64) -> f64 {
     let (mut low, mut high) = (0.0, highest);

@@ -17,7 +17,7 @@ mod roots;
 
 pub use body::Body;
 pub use figure::{Figure, FigurePoint, FigureZone, Point};
-pub use form::{Felt, HeadForm, Vec3, direction};
+pub use form::{Felt, HeadForm, Vec3, direction, drawn};
 pub use hairline::Hairline;
 pub use landmark::{Landmark, mirror};
 pub use measures::{Measures, RawMeasures};

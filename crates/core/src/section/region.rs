@@ -28,7 +28,6 @@ pub enum Half {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", deny_unknown_fields)]
-#[cfg_attr(feature = "schema", schema(no_recursion))]
 pub enum Region {
     /// All of it.
     Everything,
@@ -49,10 +48,13 @@ pub enum Region {
         within_mm: f64,
     },
     /// Where all of these meet.
+    #[cfg_attr(feature = "schema", schema(no_recursion))]
     All(Vec<Region>),
     /// Where any of these is.
+    #[cfg_attr(feature = "schema", schema(no_recursion))]
     Any(Vec<Region>),
     /// Everything but this.
+    #[cfg_attr(feature = "schema", schema(no_recursion))]
     Not(Box<Region>),
 }
 

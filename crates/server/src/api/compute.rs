@@ -1,11 +1,13 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
 use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
-use actix_web::{post, web};
+use actix_web::{get, post, web};
 use serde::Deserialize;
+use spirel_core::cut::{ShippedCut, shipped};
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::head::{Figure, RawMeasures};
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
+use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::reading::{RawReading, ReadingSummary, summarise};
 use spirel_core::units::LengthUnit;
 use utoipa::ToSchema;
@@ -91,4 +93,25 @@ pub async fn strand(
 #[post("/api/compute/hang")]
 pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web::Json<HangResult>, Refusal> {
     Ok(web::Json(body.0.hang()?))
+}
+
+/// How a plan's cut falls on the client's own head.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, body = FallAnswer), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/fall")]
+pub async fn fall(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<web::Json<FallAnswer>, Refusal> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute(move || heads.answer(&body.0)).await??))
+}
+
+/// The reusable cuts that ship.
+#[utoipa::path(tag = "compute", responses((status = 200, body = Vec<ShippedCut>)))]
+#[get("/api/cuts")]
+pub async fn cuts(_person: SignedIn) -> web::Json<&'static [ShippedCut]> {
+    web::Json(shipped())
 }

@@ -6,6 +6,7 @@ use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 use spirel_core::FieldErrors;
 use spirel_core::mark::Aim;
+use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
 use spirel_store::{Document, Stage, Visit, VisitRow};
@@ -127,4 +128,18 @@ pub async fn save_aim(
     body: JsonBody<Save<Aim>>,
 ) -> Result<web::Json<Document>, Refusal> {
     save(&person, &state, *id, Stage::Aim, body.0, Aim::check).await
+}
+
+/// Saves the plan.
+#[utoipa::path(tag = "visits", request_body = Save<Plan>, responses(
+    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
+))]
+#[put("/api/visits/{id}/plan")]
+pub async fn save_plan(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    body: JsonBody<Save<Plan>>,
+) -> Result<web::Json<Document>, Refusal> {
+    save(&person, &state, *id, Stage::Plan, body.0, Plan::check).await
 }

@@ -5,10 +5,13 @@ use clap::{Args, Subcommand};
 use rayon::prelude::*;
 use serde::Serialize;
 use serde::de::DeserializeOwned;
+use spirel_core::fall::svg;
 use spirel_core::fibre::HangRequest;
 use spirel_core::mark::MarkRequest;
+use spirel_core::plan::FallRequest;
 use spirel_core::{FieldError, FieldErrors, Problem};
 use std::io::{self, BufRead, BufWriter, Read, Write};
+use std::path::PathBuf;
 use std::process::ExitCode;
 
 /// Lines read before they are shared out: enough to keep every core busy, little enough to start at once.
@@ -20,6 +23,15 @@ pub(super) enum What {
     Mark(Batch),
     /// How one bare fibre hangs (docs/formats/hang-request.schema.json).
     Hang(Batch),
+    /// How a plan's cut falls on a head (docs/formats/fall-request.schema.json).
+    Fall(FallOptions),
+}
+
+#[derive(Debug, Args)]
+pub(super) struct FallOptions {
+    /// Write the outlines before and after as a picture to this file, too.
+    #[arg(long)]
+    svg: Option<PathBuf>,
 }
 
 #[derive(Debug, Args)]
@@ -67,6 +79,7 @@ pub(super) fn run(what: &What) -> ExitCode {
     let done = match what {
         What::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
         What::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
+        What::Fall(options) => answer_fall(options),
     };
     match done {
         Ok(true) => ExitCode::SUCCESS,
@@ -80,34 +93,57 @@ pub(super) fn run(what: &What) -> ExitCode {
     }
 }
 
+/// Whether the plan could be answered.
+fn answer_fall(options: &FallOptions) -> io::Result<bool> {
+    let mut out = BufWriter::new(io::stdout().lock());
+    let answered = answer_one(&mut out, FallRequest::answer)?;
+    if let (Some(answer), Some(path)) = (&answered, &options.svg) {
+        std::fs::write(path, svg(&answer.before, &answer.after))?;
+    }
+    Ok(answered.is_some())
+}
+
+/// Answers the one document on standard input; its faults go to standard error.
+fn answer_one<Q, A>(
+    out: &mut impl Write,
+    answer: impl Fn(&Q) -> Result<A, FieldErrors>,
+) -> io::Result<Option<A>>
+where
+    Q: DeserializeOwned,
+    A: Serialize,
+{
+    let mut text = Vec::new();
+    io::stdin().lock().read_to_end(&mut text)?;
+    let answered = json::read(&text).map_err(Faulty::from).and_then(|q| answer(&q).map_err(Faulty::from));
+    match answered {
+        Ok(answer) => {
+            serde_json::to_writer_pretty(&mut *out, &answer)?;
+            writeln!(out)?;
+            out.flush()?;
+            Ok(Some(answer))
+        }
+        Err(faulty) => {
+            serde_json::to_writer_pretty(io::stderr(), &faulty)?;
+            writeln!(io::stderr())?;
+            Ok(None)
+        }
+    }
+}
+
 /// Whether every input was answered without a fault.
 fn answer_all<Q, A>(options: &Batch, answer: impl Fn(&Q) -> Result<A, FieldErrors> + Sync) -> io::Result<bool>
 where
     Q: DeserializeOwned,
     A: Serialize,
 {
+    let mut out = BufWriter::new(io::stdout().lock());
+    if !options.batch {
+        return Ok(answer_one(&mut out, answer)?.is_some());
+    }
     let one = |text: &[u8]| -> Result<A, Faulty> {
         let question = json::read(text).map_err(Faulty::from)?;
         answer(&question).map_err(Faulty::from)
     };
-    let mut out = BufWriter::new(io::stdout().lock());
-    if !options.batch {
-        let mut text = Vec::new();
-        io::stdin().lock().read_to_end(&mut text)?;
-        match one(&text) {
-            Ok(answer) => {
-                serde_json::to_writer_pretty(&mut out, &answer)?;
-                writeln!(out)?;
-                out.flush()?;
-                return Ok(true);
-            }
-            Err(faulty) => {
-                serde_json::to_writer_pretty(io::stderr(), &faulty)?;
-                writeln!(io::stderr())?;
-                return Ok(false);
-            }
-        }
-    }
     let mut all_good = true;
     let mut lines = io::stdin().lock().split(b'\n');
     loop {

@@ -5,7 +5,9 @@ use crate::exchange::VisitFile;
 use chrono::{Days, Utc};
 use serde::Deserialize;
 use spirel_core::FieldErrors;
+use spirel_core::cut::shipped;
 use spirel_core::mark::Aim;
+use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
 use spirel_store::{Actor, ClientDraft, Role, Store, StoreError};
@@ -23,6 +25,9 @@ pub enum DemoError {
     /// A document in it is not possible.
     #[error("the demo data: {0}")]
     Fields(#[from] FieldErrors),
+    /// It names a cut that doesn't ship.
+    #[error("the demo data: there is no cut {0}")]
+    NoSuchCut(String),
     /// The database refused it.
     #[error(transparent)]
     Store(#[from] StoreError),
@@ -60,10 +65,18 @@ struct DemoVisit {
     talk: Option<Talk>,
     read: Option<RawReading>,
     aim: Option<Aim>,
+    /// Key of the cut that is planned, of those that ship.
+    cut: Option<String>,
 }
 
 fn houses() -> Result<Vec<House>, DemoError> {
     Ok(serde_json::from_str(include_str!("houses.json"))?)
+}
+
+/// A plan of a cut that ships, on an ordinary head.
+fn plan_of(key: &str) -> Result<Plan, DemoError> {
+    let found = shipped().iter().find(|each| each.key == key);
+    found.map(|each| Plan::of(each.cut.clone())).ok_or_else(|| DemoError::NoSuchCut(key.to_owned()))
 }
 
 /// Fills an empty database with the demo.
@@ -86,7 +99,14 @@ pub async fn load(store: &Store) -> Result<(), DemoError> {
             let client_id = store.add_client(&stylist, &draft).await?;
             for visit in client.visits {
                 let day = today.checked_sub_days(Days::new(visit.days_ago)).unwrap_or(today);
-                let file = VisitFile::new(day, visit.talk, visit.read, visit.aim);
+                let plan = visit.cut.as_deref().map(plan_of).transpose()?;
+                let file = VisitFile {
+                    talk: visit.talk,
+                    read: visit.read,
+                    aim: visit.aim,
+                    plan,
+                    ..VisitFile::on(day)
+                };
                 file.check()?;
                 store.import_visit(&stylist, client_id, day, &file.documents()?).await?;
             }
@@ -112,6 +132,7 @@ mod tests {
     use super::*;
     use spirel_core::fibre::WornStyle;
     use spirel_core::mark::mark_sheet;
+    use spirel_core::plan::FallRequest;
     use spirel_core::units::LengthUnit;
 
     #[test]
@@ -122,6 +143,18 @@ mod tests {
         assert!(clients.iter().filter(|c| c.visits.len() > 1).count() >= 3, "several with a history");
         for client in clients {
             for visit in &client.visits {
+                if let (Some(read), Some(key)) = (&visit.read, &visit.cut) {
+                    let plan = plan_of(key).expect("a cut that ships");
+                    let request = FallRequest {
+                        reading: read.clone(),
+                        worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
+                        plan,
+                        show_move: None,
+                        unit: LengthUnit::Cm,
+                    };
+                    let answer = request.answer().expect("a possible plan");
+                    assert!(answer.after.mass_g < answer.before.mass_g, "{} {key}", client.name);
+                }
                 let (Some(read), Some(aim)) = (&visit.read, &visit.aim) else { continue };
                 let worn = visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn);
                 let sheet = mark_sheet(read, aim, worn, LengthUnit::Cm).expect("possible documents");

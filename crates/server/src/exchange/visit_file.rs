@@ -7,6 +7,7 @@ use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use spirel_core::mark::Aim;
+use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
 use spirel_core::{FieldErrors, Problem};
@@ -43,19 +44,34 @@ pub struct VisitFile {
     /// What is wished.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub aim: Option<Aim>,
+    /// What is cut.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub plan: Option<Plan>,
 }
 
 impl VisitFile {
-    /// A visit on a day, with what there is of it.
-    pub fn new(on_date: NaiveDate, talk: Option<Talk>, read: Option<RawReading>, aim: Option<Aim>) -> Self {
-        Self { format: VisitFormat::Visit, version: VERSION, on_date, talk, read, aim }
+    /// A visit on a day of which nothing is known yet.
+    pub fn on(on_date: NaiveDate) -> Self {
+        Self {
+            format: VisitFormat::Visit,
+            version: VERSION,
+            on_date,
+            talk: None,
+            read: None,
+            aim: None,
+            plan: None,
+        }
     }
 
     /// The file of a stored visit.
     pub fn of(visit: &Visit) -> Result<Self, Refusal> {
-        let (talk, read, aim) =
-            (stored(visit, Stage::Talk)?, stored(visit, Stage::Read)?, stored(visit, Stage::Aim)?);
-        Ok(Self::new(visit.on_date, talk, read, aim))
+        Ok(Self {
+            talk: stored(visit, Stage::Talk)?,
+            read: stored(visit, Stage::Read)?,
+            aim: stored(visit, Stage::Aim)?,
+            plan: stored(visit, Stage::Plan)?,
+            ..Self::on(visit.on_date)
+        })
     }
 
     /// Reads a file and checks all that is in it; each fault comes with its line.
@@ -79,6 +95,7 @@ impl VisitFile {
             (Stage::Talk, self.talk.as_ref().map(serde_json::to_value)),
             (Stage::Read, self.read.as_ref().map(serde_json::to_value)),
             (Stage::Aim, self.aim.as_ref().map(serde_json::to_value)),
+            (Stage::Plan, self.plan.as_ref().map(serde_json::to_value)),
         ];
         let given = forms.into_iter().filter_map(|(stage, body)| Some(body?.map(|body| (stage, body))));
         given.collect()
@@ -93,6 +110,7 @@ impl VisitFile {
         faults.take("talk", self.talk.as_ref().map_or(Ok(()), Talk::check));
         faults.take("read", self.read.as_ref().map_or(Ok(()), RawReading::check));
         faults.take("aim", self.aim.as_ref().map_or(Ok(()), Aim::check));
+        faults.take("plan", self.plan.as_ref().map_or(Ok(()), Plan::check));
         faults.or(())
     }
 }

@@ -4,6 +4,7 @@
 mod assets;
 mod body;
 mod guard;
+mod heads;
 mod problem;
 mod routes;
 mod serve;

@@ -37,6 +37,7 @@ routes![
     visits::save_talk,
     visits::save_read,
     visits::save_aim,
+    visits::save_plan,
     exchange::export_json,
     exchange::export_csv,
     exchange::import_visit,
@@ -46,6 +47,8 @@ routes![
     compute::mark,
     compute::strand,
     compute::hang,
+    compute::fall,
+    compute::cuts,
     audit::audit,
 ];
 

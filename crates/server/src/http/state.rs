@@ -1,11 +1,13 @@
 //! What every handler shares: the store, the settings, and the bounds on work.
 
 use super::Refusal;
+use super::heads::GrownHeads;
 use actix_web::web;
 use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
 use spirel_store::Store;
 use std::net::IpAddr;
 use std::num::NonZeroU32;
+use std::sync::Arc;
 use tokio::sync::Semaphore;
 
 /// How the server behaves.
@@ -29,6 +31,8 @@ pub struct State {
     pub store: Store,
     /// How the server behaves.
     pub settings: Settings,
+    /// Heads of hair that were grown lately.
+    pub heads: Arc<GrownHeads>,
     sign_ins: DefaultKeyedRateLimiter<String>,
     workers: Semaphore,
 }
@@ -39,7 +43,13 @@ impl State {
         let sign_ins = RateLimiter::keyed(Quota::per_minute(settings.sign_ins_per_minute));
         // One core is left for answering requests.
         let cores = std::thread::available_parallelism().map_or(2, |n| n.get());
-        Self { store, settings, sign_ins, workers: Semaphore::new(cores.saturating_sub(1).max(1)) }
+        Self {
+            store,
+            settings,
+            heads: Arc::default(),
+            sign_ins,
+            workers: Semaphore::new(cores.saturating_sub(1).max(1)),
+        }
     }
 
     /// Counts a sign-in against its address and its person; refused when either tried too often.

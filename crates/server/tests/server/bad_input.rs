@@ -8,6 +8,10 @@ fn reading(zone: Value) -> Value {
     json!({"base_version": 0, "document": {"zones": {"nape": zone}}})
 }
 
+fn cut(moves: Value) -> Value {
+    json!({"format": "spirel.cut", "version": 1, "name": "", "moves": moves})
+}
+
 async fn stylist() -> (App, Browser) {
     let app = App::start().await;
     let ivo = app.signed_in("ivo@saltmarsh.example").await;
@@ -131,6 +135,8 @@ async fn what_is_computed_is_checked_the_same_way() {
         ("/api/compute/figure", json!({"girth_mm": 5.0}), "girth_mm"),
         ("/api/compute/marks", json!({"reading": {}, "aim": {"risk": -1.0}}), "aim.risk"),
         ("/api/compute/hang", json!({"diameter_um": 70.0}), "loop_radius_mm"),
+        ("/api/compute/fall", json!({"reading": {}, "plan": {"cut": cut(json!([]))}}), "reading.zones"),
+        ("/api/compute/fall", json!({"reading": {}, "plan": {"cut": {"name": "x"}}}), "plan.cut.format"),
     ] {
         let problem = refused(ivo.post(path, &body).await, StatusCode::UNPROCESSABLE_ENTITY).await;
         assert_eq!(problem["fields"][0]["field"], field, "{path} {problem}");
@@ -139,4 +145,27 @@ async fn what_is_computed_is_checked_the_same_way() {
         let status = ivo.get(&format!("/api/clients?{query}")).await.status();
         assert!(status.is_success() || status.is_client_error(), "{query}: {status}");
     }
+}
+
+#[tokio::test]
+async fn a_plan_that_cannot_be_carried_out_is_refused_at_its_move_and_a_possible_one_is_kept() {
+    let (_app, ivo) = stylist().await;
+    let path = format!("/api/visits/{}/plan", new_visit(&ivo).await);
+    let line = json!({"region": "everything", "way": {"perimeter": {"behind": {"point": "chin"}}}});
+    let save = |moves: Value| json!({"base_version": 0, "document": {"cut": cut(moves)}});
+    let mut deep = line.clone();
+    deep["technique"] = json!({"kind": "slide", "share": 4.0});
+    let problem =
+        refused(ivo.put(&path, &save(json!([line, deep]))).await, StatusCode::UNPROCESSABLE_ENTITY).await;
+    assert_eq!(problem["fields"][0]["field"], "document.cut.moves.1.technique.share");
+    let mut nested = json!("everything");
+    for _ in 0..200 {
+        nested = json!({"not": nested});
+    }
+    let mut lost = line.clone();
+    lost["region"] = nested;
+    let status = ivo.put(&path, &save(json!([lost]))).await.status();
+    assert!(status.is_client_error(), "{status}");
+    let kept: Value = ivo.put(&path, &save(json!([line]))).await.json().await.unwrap();
+    assert_eq!(kept["version"], 1);
 }

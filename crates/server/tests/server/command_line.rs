@@ -93,6 +93,30 @@ fn a_hanging_rod_that_is_straight_at_its_root_follows_the_closed_form() {
 }
 
 #[test]
+fn a_cut_falls_on_a_head_and_is_drawn() {
+    let shipped = &spirel_core::cut::shipped()[0].cut;
+    let zone = json!({"stretched_mm": 450.0, "sprung_mm": 400.0});
+    let ask =
+        json!({"reading": {"zones": {"top": zone, "nape": zone}}, "plan": {"cut": shipped}, "show_move": 0});
+    let folder = tempfile::tempdir().unwrap();
+    let picture = folder.path().join("fall.svg");
+    let out = spirel(&["compute", "fall", "--svg", picture.to_str().unwrap()], &ask.to_string());
+    assert!(out.status.success(), "{}", text(&out.stderr));
+    let answer: Value = serde_json::from_slice(&out.stdout).unwrap();
+    let mass = |when: &str| answer[when]["mass_g"].as_f64().unwrap();
+    let taken: f64 =
+        answer["moves"].as_array().unwrap().iter().map(|each| each["taken_g"].as_f64().unwrap()).sum();
+    assert!(taken > 1.0 && (mass("before") - mass("after") - taken).abs() < 1e-6);
+    let svg = std::fs::read_to_string(picture).unwrap();
+    assert!(svg.starts_with("<svg") && svg.contains("front-after") && !svg.contains("NaN"));
+
+    let out = spirel(&["compute", "fall"], &ask.to_string().replace("\"slide\"", "\"slice\""));
+    assert!(!out.status.success());
+    let said: Value = serde_json::from_slice(&out.stderr).unwrap();
+    assert_eq!(said["error"][0]["field"], "plan.cut.moves[1].technique.kind");
+}
+
+#[test]
 fn a_database_that_cannot_be_reached_and_a_busy_address_are_said_plainly() {
     let away = spirel(&["migrate", "--database-url", "mysql://nobody@127.0.0.1:1/none"], "");
     assert!(!away.status.success());

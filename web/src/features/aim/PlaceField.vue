@@ -53,15 +53,4 @@ label {
   display: block;
   margin-bottom: 4px;
 }
-
-select {
-  width: 100%;
-  min-height: 46px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  padding: 6px 10px;
-}
 </style>

@@ -65,7 +65,7 @@ async function bringIn(event: Event) {
   input.value = "";
 }
 
-const STAGES = ["talk", "read", "aim"] as const;
+const STAGES = ["talk", "read", "aim", "plan"] as const;
 const reached = (visit: VisitRow) => STAGES.filter((stage) => visit[`${stage}_version`] > 0);
 </script>
 

@@ -15,7 +15,7 @@ function visit(documents: Partial<Record<"talk" | "read" | "aim", object>>): Vis
 
 describe("the ribbon of a visit", () => {
   it("is open before anything was said", () => {
-    expect(ribbon(visit({})).map((s) => s.state)).toEqual(["open", "open", "open", "open"]);
+    expect(ribbon(visit({})).map((s) => s.state)).toEqual(["open", "open", "open", "open", "open"]);
   });
 
   it("says how many zones are read, and that a mark needs both reading and aim", () => {
@@ -26,6 +26,7 @@ describe("the ribbon of a visit", () => {
       ["talk", "done", undefined],
       ["read", "part", 1],
       ["aim", "done", 2],
+      ["plan", "open", undefined],
       ["mark", "part", 1],
     ]);
   });

@@ -26,6 +26,7 @@ export function ribbon(visit: Visit): RibbonStage[] {
     { name: "read", state: state(readZones, ZONES.length), zones: readZones },
     // Not every zone has to be wished for: what isn't stays as it is.
     { name: "aim", state: aimZones === 0 ? "open" : "done", zones: aimZones },
+    { name: "plan", state: bodyOf(visit, "plan").cut.moves.length > 0 ? "done" : "open" },
     { name: "mark", state: state(markZones, Math.max(aimZones, 1)), zones: markZones },
   ];
 }

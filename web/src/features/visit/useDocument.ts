@@ -49,7 +49,9 @@ async function put<T>(visit: string, stage: Stage, base_version: number, documen
       ? client.PUT("/api/visits/{id}/talk", { params, body: sent })
       : stage === "read"
         ? client.PUT("/api/visits/{id}/read", { params, body: sent })
-        : client.PUT("/api/visits/{id}/aim", { params, body: sent });
+        : stage === "aim"
+          ? client.PUT("/api/visits/{id}/aim", { params, body: sent })
+          : client.PUT("/api/visits/{id}/plan", { params, body: sent });
   return (await body(answer)) as unknown as Saved<T>;
 }
 

@@ -1,4 +1,14 @@
-import { body, client, type Aim, type RawReading, type Saved, type Stage, type Talk, type Visit } from "@/api";
+import {
+  body,
+  client,
+  type Aim,
+  type Plan,
+  type RawReading,
+  type Saved,
+  type Stage,
+  type Talk,
+  type Visit,
+} from "@/api";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import type { InjectionKey, MaybeRefOrGetter, Ref } from "vue";
 import { computed, inject, toValue } from "vue";
@@ -7,6 +17,7 @@ export interface StageBodies {
   talk: Talk;
   read: RawReading;
   aim: Aim;
+  plan: Plan;
 }
 
 /** What a stage holds before anything was said, measured or wished. */
@@ -24,6 +35,12 @@ export const EMPTY: { [S in Stage]: StageBodies[S] } = {
   },
   read: { measures: {}, zones: {} },
   aim: { risk: 0.05, zones: {} },
+  plan: {
+    cut: { format: "spirel.cut", version: 1, name: "", purpose: "", moves: [] },
+    felt: { occiput: 0, crown: 0 },
+    part: { left_mm: 0 },
+    hairs_per_cm2: 180,
+  },
 };
 
 const keyOf = (id: string) => ["visit", id] as const;

@@ -1,0 +1,176 @@
+//! A plan for a visit: the cut, and what has to be known of head and hair beyond the reading to see how it falls.
+
+use crate::constants::HAIRS_PER_CM2;
+use crate::cut::{Cut, MoveReport, Phrase, cut, phrases};
+use crate::error::FieldErrors;
+use crate::fall::{Fall, fall};
+use crate::fibre::WornStyle;
+use crate::hair::{Hair, HairRequest, PartLine};
+use crate::head::Felt;
+use crate::reading::RawReading;
+use crate::units::LengthUnit;
+use serde::{Deserialize, Serialize};
+
+/// Guide roots while editing.
+const ROOTS: u32 = 4096;
+
+/// The plan as it is saved.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Plan {
+    /// What is cut.
+    pub cut: Cut,
+    /// What the hand feels of the skull.
+    #[serde(default)]
+    pub felt: Felt,
+    /// Where the hair parts.
+    #[serde(default)]
+    pub part: PartLine,
+    /// Hairs on a square centimetre, 20 to 500.
+    #[serde(default = "usual_density")]
+    pub hairs_per_cm2: f64,
+}
+
+fn usual_density() -> f64 {
+    HAIRS_PER_CM2.value
+}
+
+/// What is asked to see a plan's fall.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct FallRequest {
+    /// What was measured.
+    pub reading: RawReading,
+    /// How it is worn.
+    #[serde(default)]
+    pub worn: WornStyle,
+    /// The plan.
+    pub plan: Plan,
+    /// Number, from 0, of the move whose sections are wanted.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub show_move: Option<u32>,
+    /// Unit of the words.
+    #[serde(default)]
+    pub unit: LengthUnit,
+}
+
+/// A plan's fall.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FallAnswer {
+    /// The hair as it is now.
+    pub before: Fall,
+    /// The hair after the cut.
+    pub after: Fall,
+    /// What each move did.
+    pub moves: Vec<MoveReport>,
+    /// The moves in words.
+    pub words: Vec<Phrase>,
+}
+
+impl Plan {
+    /// A cut on an ordinary head, parted in the middle.
+    pub fn of(cut: Cut) -> Self {
+        Self { cut, felt: Felt::default(), part: PartLine::default(), hairs_per_cm2: usual_density() }
+    }
+
+    /// Checks all that can be told without a head.
+    pub fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.take("cut", self.cut.check());
+        // An empty reading has the one fault that it is empty; everything else is the plan's own.
+        if let Err(own) = self.head(&RawReading::default(), WornStyle::default()).check() {
+            faults.0.extend(own.0.into_iter().filter(|fault| !fault.field.starts_with("reading")));
+        }
+        faults.or(())
+    }
+
+    fn head(&self, reading: &RawReading, worn: WornStyle) -> HairRequest {
+        HairRequest {
+            reading: reading.clone(),
+            felt: self.felt,
+            worn,
+            part: self.part,
+            hairs_per_cm2: self.hairs_per_cm2,
+            roots: ROOTS,
+        }
+    }
+}
+
+impl FallRequest {
+    /// The head of hair the plan is for: it stays the same while the cut is edited.
+    pub fn head(&self) -> HairRequest {
+        self.plan.head(&self.reading, self.worn)
+    }
+
+    /// The fall, on a head that was grown before and whose own fall is known.
+    pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
+        for (i, each) in result.moves.iter_mut().enumerate() {
+            if self.show_move != Some(i as u32) {
+                each.sections.clear();
+            }
+        }
+        Ok(FallAnswer {
+            before: before.clone(),
+            after: fall(hair, &result.lengths),
+            moves: result.moves,
+            words: phrases(&self.plan.cut, self.unit),
+        })
+    }
+
+    /// The fall, from nothing.
+    pub fn answer(&self) -> Result<FallAnswer, FieldErrors> {
+        let hair = self.head().grow().map_err(fault_of_plan)?;
+        self.answer_on(&hair, &fall(&hair, &hair.lengths))
+    }
+}
+
+/// Where a fault of the head stands in the request.
+pub fn fault_of_plan(faults: FieldErrors) -> FieldErrors {
+    let place = |fault: crate::FieldError| {
+        if fault.field.starts_with("reading") { fault } else { fault.under("plan") }
+    };
+    FieldErrors(faults.0.into_iter().map(place).collect())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::cut::shipped;
+    use crate::reading::{RawZoneReading, Zone};
+    use std::collections::BTreeMap;
+
+    fn request() -> FallRequest {
+        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(400.0, 260.0))]);
+        let plan = Plan::of(shipped()[0].cut.clone());
+        let reading = RawReading { zones, ..RawReading::default() };
+        FallRequest { reading, worn: WornStyle::default(), plan, show_move: Some(1), unit: LengthUnit::Cm }
+    }
+
+    #[test]
+    fn a_plan_is_answered_with_the_sections_of_the_move_that_is_shown() {
+        let answer = request().answer().expect("a possible plan");
+        assert_eq!(answer.moves.len(), answer.words.len());
+        assert!(answer.moves[0].sections.is_empty() && !answer.moves[1].sections.is_empty());
+        assert!(answer.after.mass_g < answer.before.mass_g);
+    }
+
+    #[test]
+    fn faults_stand_where_they_are_in_the_request() {
+        let mut bad = request();
+        bad.plan.hairs_per_cm2 = 5.0;
+        assert_eq!(bad.answer().expect_err("too few").0[0].field, "plan.hairs_per_cm2");
+        assert_eq!(bad.plan.check().expect_err("too few").0[0].field, "hairs_per_cm2");
+        let mut bad = request();
+        bad.plan.cut.moves[0].technique.share = Some(7.0);
+        assert_eq!(bad.answer().expect_err("too much").0[0].field, "plan.cut.moves.0.technique.share");
+        let mut empty = request();
+        empty.reading.zones.clear();
+        assert_eq!(empty.answer().expect_err("nothing read").0[0].field, "reading.zones");
+        assert!(empty.plan.check().is_ok());
+    }
+}

@@ -1,0 +1,53 @@
+import type { Fall } from "@/api";
+import { describe, expect, it } from "vitest";
+import { frame, outline, project, section, strands } from "./fallDrawing";
+
+const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
+const fall = {
+  front: side,
+  side,
+  lowest_mm: -250,
+  lines: [
+    [
+      [0, 50, 90],
+      [0, -50, 95],
+    ],
+    [
+      [0, 50, -90],
+      [0, -50, -95],
+    ],
+  ],
+} as unknown as Fall;
+
+describe("the fall as it is drawn", () => {
+  it("has the client's left on the right from the front and on the left from behind", () => {
+    expect(project("front", [80, 10, 0])).toEqual([80, -10]);
+    expect(project("back", [80, 10, 0])).toEqual([-80, -10]);
+    // Seen from the client's left the face looks to the left of the page.
+    expect(project("left", [0, 0, 90])[0]).toBe(-90);
+    expect(project("right", [0, 0, 90])[0]).toBe(90);
+  });
+
+  it("draws outlines that agree with the points they are made of", () => {
+    expect(outline("front", fall)).toBe("M0.0 -100.0L90.0 0.0L-70.0 0.0L0.0 -100.0Z");
+    expect(outline("back", fall)).toContain("L-90.0 0.0");
+    // One is the face: on the left of the page from the client's left.
+    expect(outline("left", fall)).toContain("L-90.0 0.0");
+    expect(outline("right", fall)).toContain("L90.0 0.0");
+  });
+
+  it("shows only the hair on the side that is seen", () => {
+    expect(strands("front", fall)).toHaveLength(1);
+    expect(strands("left", fall)).toHaveLength(2);
+    const shape = { base: [[80, 50, 0]], hand: [[180, 60, 0]] };
+    expect(section("left", shape)?.held).toEqual(["M0.0 -50.0L0.0 -60.0"]);
+    expect(section("right", shape)).toBeUndefined();
+  });
+
+  it("leaves room for everything that is drawn", () => {
+    const { half, top, bottom } = frame([fall], [{ base: [], hand: [[200, 140, 0]] }]);
+    expect(half).toBeGreaterThan(200);
+    expect(top).toBeGreaterThan(140);
+    expect(bottom).toBeLessThan(-250);
+  });
+});

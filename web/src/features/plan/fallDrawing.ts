@@ -1,0 +1,59 @@
+/** The computed fall as lines on a page. Millimetres; y runs down from the ear canals. */
+import type { Fall, SectionShape } from "@/api";
+
+export type View = "front" | "back" | "left" | "right";
+export const VIEWS: readonly View[] = ["front", "back", "left", "right"];
+
+type Point3 = readonly number[];
+
+/** Where a point of the head lies on the page in a view: the client's left is on the right when seen from the front. */
+export function project(view: View, [x = 0, y = 0, z = 0]: Point3): [number, number] {
+  const across = view === "front" ? x : view === "back" ? -x : view === "left" ? -z : z;
+  return [across, -y];
+}
+
+/** How near to the viewer a point is, mm from the middle of the head. */
+const near = (view: View, [x = 0, , z = 0]: Point3) =>
+  view === "front" ? z : view === "back" ? -z : view === "left" ? x : -x;
+
+const say = ([x, y]: readonly [number, number]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
+const path = (points: readonly (readonly [number, number])[]) => (points.length ? `M${points.map(say).join("L")}` : "");
+
+/** The outline in a view: down on one side, up on the other. */
+export function outline(view: View, fall: Fall): string {
+  const { heights_mm, one_mm, other_mm } = view === "front" || view === "back" ? fall.front : fall.side;
+  // On the page "one" lies right from the front (the client's left) and from the right (the face), left otherwise.
+  const sign = view === "front" || view === "right" ? 1 : -1;
+  const one = heights_mm.map((y, i): [number, number] => [sign * (one_mm[i] ?? 0), -y]);
+  const other = heights_mm.map((y, i): [number, number] => [-sign * (other_mm[i] ?? 0), -y]).reverse();
+  return `${path([...one, ...other])}Z`;
+}
+
+/** Strands on the side of the head that is seen. */
+export function strands(view: View, fall: Fall): string[] {
+  return fall.lines
+    .filter((line) => line[0] && near(view, line[0]) > -10)
+    .map((line) => path(line.map((p) => project(view, p))));
+}
+
+/** A section on the side that is seen: its base, the line of the hand, and the hair between them. */
+export function section(view: View, shape: SectionShape): { base: string; hand: string; held: string[] } | undefined {
+  const middle = shape.base[Math.floor(shape.base.length / 2)];
+  if (!middle || near(view, middle) < -20) return undefined;
+  const at = (points: readonly Point3[]) => points.map((p) => project(view, p));
+  const [base, hand] = [at(shape.base), at(shape.hand)];
+  return { base: path(base), hand: path(hand), held: hand.map((end, i) => path([base[i] ?? end, end])) };
+}
+
+/** What every view has to show: as wide as the widest outline, from above the hair to below its end. */
+export function frame(
+  falls: readonly Fall[],
+  sections: readonly SectionShape[],
+): { half: number; top: number; bottom: number } {
+  const reach = falls.flatMap((f) => [f.front, f.side].flatMap((o) => [...o.one_mm, ...o.other_mm]));
+  const hands = sections.flatMap((s) => s.hand);
+  const half = Math.max(110, ...reach, ...hands.flatMap(([x = 0, , z = 0]) => [Math.abs(x), Math.abs(z)])) + 12;
+  const top = Math.max(...falls.map((f) => f.front.heights_mm[0] ?? 0), ...hands.map(([, y = 0]) => y)) + 12;
+  const bottom = Math.min(-190, ...falls.map((f) => f.lowest_mm)) - 12;
+  return { half, top, bottom };
+}

@@ -1,0 +1,158 @@
+/** Changes to the moves of a cut. Each makes a new list or move and leaves the old one as it was. */
+import type { Cut, Move, MoveReport, Point, TechniqueKind } from "@/api";
+
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** A number of a move that can be set. */
+export interface Amount {
+  /** Key of its label in the locale, and where the server names a fault of it, below the move. */
+  name: string;
+  field: string;
+  unit: "length" | "degrees" | "percent";
+  value: number;
+  set: (move: Move, value: number) => void;
+}
+
+/** The cut with its moves changed. */
+const withMoves = (cut: Cut, change: (moves: Move[]) => void): Cut => {
+  const next = copy(cut);
+  change(next.moves);
+  return next;
+};
+
+export const swapped = (cut: Cut, at: number, by: -1 | 1): Cut =>
+  withMoves(cut, (moves) => {
+    const [move] = moves.splice(at, 1);
+    if (move) moves.splice(Math.max(0, at + by), 0, move);
+  });
+
+export const doubled = (cut: Cut, at: number): Cut =>
+  withMoves(cut, (moves) => {
+    const move = moves[at];
+    if (move) moves.splice(at + 1, 0, copy(move));
+  });
+
+export const without = (cut: Cut, at: number): Cut => withMoves(cut, (moves) => moves.splice(at, 1));
+
+/** The cut with one move changed. */
+export const changed = (cut: Cut, at: number, change: (move: Move) => void): Cut =>
+  withMoves(cut, (moves) => {
+    const move = moves[at];
+    if (move) change(move);
+  });
+
+export type WayName = "perimeter" | "sections" | "weight";
+
+export const wayOf = (move: Move): WayName =>
+  "perimeter" in move.way ? "perimeter" : "sections" in move.way ? "sections" : "weight";
+
+/** The numbers of a move, in the order they are asked for at the chair. What isn't set has the value that was computed with. */
+export function amounts(move: Move, report?: MoveReport): Amount[] {
+  const found: Amount[] = [];
+  const { way } = move;
+  if ("perimeter" in way) {
+    found.push({
+      name: "below",
+      field: "way.perimeter.behind.below_mm",
+      unit: "length",
+      value: way.perimeter.behind.below_mm ?? 0,
+      set: (m, value) => {
+        if ("perimeter" in m.way) m.way.perimeter.behind.below_mm = value;
+      },
+    });
+  }
+  if ("sections" in way) {
+    const { length, hold, guide } = way.sections;
+    const [key, value] = Object.entries(length)[0] as [string, number];
+    found.push({
+      name: key,
+      field: `way.sections.length.${key}`,
+      unit: "length",
+      value,
+      set: (m, mm) => {
+        if ("sections" in m.way) m.way.sections.length = { [key]: mm } as typeof length;
+      },
+    });
+    found.push({
+      name: "lift",
+      field: "way.sections.hold.lift_deg",
+      unit: "degrees",
+      value: hold.lift_deg,
+      set: (m, degrees) => {
+        if ("sections" in m.way) m.way.sections.hold.lift_deg = degrees;
+      },
+    });
+    if (guide && typeof guide === "object" && "floating" in guide) {
+      found.push({
+        name: "step",
+        field: "way.sections.guide.floating.step_mm",
+        unit: "length",
+        value: guide.floating.step_mm,
+        set: (m, mm) => {
+          if ("sections" in m.way) m.way.sections.guide = { floating: { step_mm: mm } };
+        },
+      });
+    }
+  }
+  if (!("perimeter" in way)) {
+    const layout = "sections" in way ? way.sections.layout : way.weight;
+    found.push({
+      name: "thickness",
+      field: "sections" in way ? "way.sections.layout.thickness_mm" : "way.weight.thickness_mm",
+      unit: "length",
+      value: layout.thickness_mm,
+      set: (m, mm) => {
+        if ("sections" in m.way) m.way.sections.layout.thickness_mm = mm;
+        if ("weight" in m.way) m.way.weight.thickness_mm = mm;
+      },
+    });
+  }
+  const { technique } = move;
+  if (technique?.kind && technique.kind !== "blunt") {
+    found.push({
+      name: "share",
+      field: "technique.share",
+      unit: "percent",
+      value: 100 * (technique.share ?? report?.technique_share ?? 0),
+      set: (m, percent) => {
+        if (m.technique) m.technique.share = percent / 100;
+      },
+    });
+    found.push({
+      name: technique.kind === "brick" ? "stub" : "depth",
+      field: "technique.depth_mm",
+      unit: "length",
+      value: technique.depth_mm ?? report?.technique_depth_mm ?? 0,
+      set: (m, mm) => {
+        if (m.technique) m.technique.depth_mm = mm;
+      },
+    });
+  }
+  return found;
+}
+
+export const TECHNIQUES: readonly TechniqueKind[] = [
+  "blunt",
+  "point",
+  "slide",
+  "back_cut",
+  "skim",
+  "brick",
+  "tease",
+  "twist",
+  "thin",
+  "notch",
+];
+
+/** Techniques a move can have: taking weight with a blunt cut takes none. */
+export const techniquesOf = (move: Move): readonly TechniqueKind[] =>
+  wayOf(move) === "weight" ? TECHNIQUES.slice(1) : TECHNIQUES;
+
+/** Chooses a technique, with the share and depth that are usual for it. */
+export function setTechnique(move: Move, kind: TechniqueKind) {
+  move.technique = { kind };
+}
+
+export function setPoint(move: Move, point: Point) {
+  if ("perimeter" in move.way) move.way.perimeter.behind = { point, below_mm: 0 };
+}
