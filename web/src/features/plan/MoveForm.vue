@@ -110,6 +110,11 @@ const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
   padding: 8px 0;
 }
 
+label {
+  display: block;
+  font-weight: 600;
+}
+
 .wide {
   grid-column: 1 / -1;
 }

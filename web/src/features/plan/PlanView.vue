@@ -14,7 +14,7 @@ import { useI18n } from "vue-i18n";
 import FallFigure from "./FallFigure.vue";
 import MoveForm from "./MoveForm.vue";
 import ZoneLengths from "./ZoneLengths.vue";
-import { VIEWS, frame, type View } from "./fallDrawing";
+import { VIEWS, frame, spread, type View } from "./fallDrawing";
 import { changed, doubled, swapped, without } from "./moves";
 
 const { t } = useI18n();
@@ -67,6 +67,8 @@ function move(at: number, by: -1 | 1) {
   open.value = at + by;
 }
 
+/** Sections of a move that are drawn: more of them hide each other. */
+const SHOWN = 5;
 const FELT = { flat: -0.8, ordinary: 0, full: 0.8 } as const;
 type FeltName = keyof typeof FELT;
 const occiput = computed<FeltName>({
@@ -93,7 +95,7 @@ const fault = (field: string) => {
   const said = document.faultAt(field);
   return said ? t("field.fault", { said }) : undefined;
 };
-const sections = computed(() => fall.data.value?.moves[open.value]?.sections ?? []);
+const sections = computed(() => spread(fall.data.value?.moves[open.value]?.sections ?? [], SHOWN));
 const view = computed(() => fall.data.value && frame([fall.data.value.before, fall.data.value.after], sections.value));
 const said = (name: View) => {
   const after = fall.data.value!.after;

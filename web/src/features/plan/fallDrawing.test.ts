@@ -1,6 +1,6 @@
 import type { Fall } from "@/api";
 import { describe, expect, it } from "vitest";
-import { frame, outline, project, section, strands } from "./fallDrawing";
+import { frame, outline, project, section, spread, strands } from "./fallDrawing";
 
 const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
 const fall = {
@@ -42,6 +42,11 @@ describe("the fall as it is drawn", () => {
     const shape = { base: [[80, 50, 0]], hand: [[180, 60, 0]] };
     expect(section("left", shape)?.held).toEqual(["M0.0 -50.0L0.0 -60.0"]);
     expect(section("right", shape)).toBeUndefined();
+  });
+
+  it("spreads what is drawn over what there is", () => {
+    expect(spread([1, 2, 3], 5)).toEqual([1, 2, 3]);
+    expect(spread([0, 1, 2, 3, 4, 5, 6, 7, 8], 3)).toEqual([0, 4, 8]);
   });
 
   it("leaves room for everything that is drawn", () => {

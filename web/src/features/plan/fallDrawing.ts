@@ -57,3 +57,9 @@ export function frame(
   const bottom = Math.min(-190, ...falls.map((f) => f.lowest_mm)) - 12;
   return { half, top, bottom };
 }
+
+/** So many of a list, spread evenly over it from the first to the last. */
+export function spread<T>(list: readonly T[], count: number): T[] {
+  if (list.length <= count) return [...list];
+  return Array.from({ length: count }, (_, i) => list[Math.round((i * (list.length - 1)) / (count - 1))]!);
+}
