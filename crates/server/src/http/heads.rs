@@ -8,8 +8,8 @@ use spirel_core::plan::{FallAnswer, FallRequest, fault_of_plan};
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};
 
-/// Heads kept; one is about 8 MB.
-const KEPT: usize = 8;
+/// Heads kept; one is about 16 MB.
+const KEPT: usize = 6;
 
 /// A head with the fall of its hair as it is.
 struct Grown {
