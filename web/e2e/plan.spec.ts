@@ -77,7 +77,7 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
     times.push(Date.now() - start);
   }
   times.sort((a, b) => a - b);
-  // Measured, not asserted: machines are noisy. The time includes 120 ms that typing is left to rest.
+  // Measured, not asserted: machines are noisy. The time includes 30 ms that typing is left to rest.
   const said = `edit to redrawn fall: median ${times[6]} ms, slowest of 12 ${times[11]} ms`;
   info.annotations.push({ type: "measured", description: said });
   process.stdout.write(`    ${said}\n`);

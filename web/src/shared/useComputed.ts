@@ -2,14 +2,18 @@ import { keepPreviousData, useQuery } from "@tanstack/vue-query";
 import { refDebounced } from "@vueuse/core";
 import { computed, type ComputedRef } from "vue";
 
-/** What the core answers to a question that changes while people type: the last answer stands until the next is there. */
+/**
+ * What the core answers to a question that changes while people type: the last answer stands until the next is there. It
+ * is asked once typing has rested for `restMs`.
+ */
 export function useComputed<Q, A>(
   name: string,
   question: ComputedRef<Q | undefined>,
   ask: (question: Q) => Promise<A>,
+  restMs = 120,
 ) {
   const text = computed(() => (question.value === undefined ? "" : JSON.stringify(question.value)));
-  const rested = refDebounced(text, 120);
+  const rested = refDebounced(text, restMs);
   return useQuery({
     queryKey: computed(() => ["computed", name, rested.value] as const),
     queryFn: () => ask(JSON.parse(rested.value) as Q),

@@ -68,3 +68,42 @@ impl FallLine {
         side * sin * sin + end * cos * cos
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::Point;
+
+    fn place(point: Point) -> Place {
+        Place { point, below_mm: 0.0 }
+    }
+
+    #[test]
+    fn a_level_line_is_as_high_everywhere_and_a_longer_front_is_lower_there() {
+        let measures = Measures::default();
+        let chin = Point::Chin.height_mm(&measures);
+        let level = FallLine::level(place(Point::Chin));
+        let longer = FallLine { front: Some(place(Point::Collarbone)), ..level };
+        for i in 0..36 {
+            let (sin, cos) = f64::from(10 * i).to_radians().sin_cos();
+            let at = Vec3::new(80.0 * sin, 0.0, 80.0 * cos);
+            assert!((level.height_mm(&at, &measures) - chin).abs() < 1e-9);
+            assert!(longer.height_mm(&at, &measures) <= chin + 1e-9);
+        }
+        let front = longer.height_mm(&Vec3::new(0.0, 0.0, 90.0), &measures);
+        assert!((front - Point::Collarbone.height_mm(&measures)).abs() < 1e-9);
+        assert!((longer.height_mm(&Vec3::new(0.0, 0.0, -90.0), &measures) - chin).abs() < 1e-9);
+    }
+
+    #[test]
+    fn hair_cut_with_the_head_bent_forward_is_longer_behind_and_shorter_in_front() {
+        let measures = Measures::default();
+        let upright = FallLine::level(place(Point::Chin));
+        let bent = FallLine { tilt_deg: 20.0, ..upright };
+        let (front, behind) = (Vec3::new(0.0, 0.0, 90.0), Vec3::new(0.0, 0.0, -90.0));
+        let below = |line: &FallLine, at: &Vec3| line.below_mm(at, &measures);
+        assert!((below(&upright, &front) + Point::Chin.height_mm(&measures)).abs() < 1e-9);
+        assert!(below(&bent, &behind) > below(&upright, &behind) + 15.0, "{}", below(&bent, &behind));
+        assert!(below(&bent, &front) < below(&upright, &front) - 15.0);
+    }
+}

@@ -185,3 +185,68 @@ impl Fingers {
         faults.or(())
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::{Felt, Hairline, HeadForm, Measures, direction};
+
+    fn head() -> (HeadForm, Hairline) {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        (form, hairline)
+    }
+
+    fn away(lift_deg: f64, d: &Vec3) -> Vec3 {
+        let (form, hairline) = head();
+        Hold { lift_deg, over: Over::OwnBase }.away(&Scalp { form: &form, hairline: &hairline }, d)
+    }
+
+    #[test]
+    fn a_lift_of_90_is_square_to_the_scalp_0_lies_on_it_and_180_is_straight_up() {
+        let (form, _) = head();
+        for i in 0..60 {
+            let d = direction(f64::from(i) * 0.9, (f64::from(i) * 0.37).sin());
+            let normal = form.normal(&d);
+            assert!((away(90.0, &d) - normal).norm() < 1e-9);
+            assert!(away(0.0, &d).dot(&normal).abs() < 1e-9);
+            assert!(away(0.0, &d).y <= 1e-9, "it falls");
+            assert!((away(180.0, &d) - Vec3::y()).norm() < 1e-6);
+        }
+    }
+
+    #[test]
+    fn a_lift_turns_evenly_and_stays_of_unit_length() {
+        let d = direction(2.0, 0.3);
+        let mut last = away(0.0, &d);
+        for step in 1..=36 {
+            let now = away(5.0 * f64::from(step), &d);
+            assert!((now.norm() - 1.0).abs() < 1e-9);
+            let turned = now.dot(&last).clamp(-1.0, 1.0).acos().to_degrees();
+            assert!(turned > 0.5 && turned < 6.0, "{step}: {turned}");
+            last = now;
+        }
+    }
+
+    #[test]
+    fn what_the_hand_adds_counts_sections() {
+        assert_eq!(Guide::Floating { step_mm: 3.0 }.added_mm(4), 12.0);
+        assert_eq!(Guide::Travelling { drift_mm: -1.5 }.added_mm(2), -3.0);
+        assert_eq!(Guide::Stationary.added_mm(9), 0.0);
+        assert_eq!(Guide::Free.added_mm(9), 0.0);
+    }
+
+    #[test]
+    fn hair_carried_to_the_middle_is_held_over_the_middle() {
+        let (form, hairline) = head();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let d = direction(1.2, 0.6);
+        let over = Over::Centre.base(&scalp, d, 0.5, None);
+        assert!(over.x.abs() < 1e-12 && (over.norm() - 1.0).abs() < 1e-12);
+        assert_eq!(Over::OwnBase.base(&scalp, d, 0.5, None), d);
+        assert_eq!(Over::Previous.base(&scalp, d, 0.5, None), d, "the first section has none before it");
+        let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, 0.5, None);
+        assert_eq!(crown, Landmark::Crown.direction(&hairline));
+    }
+}

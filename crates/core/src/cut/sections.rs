@@ -261,3 +261,89 @@ fn toward(scalp: &Scalp, landmark: Option<Landmark>, points: &[Vec3]) -> f64 {
     let (first, last) = ((at - points[0]).norm(), (at - points[points.len() - 1]).norm());
     if last < first { 1.0 } else { -1.0 }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::{Felt, Hairline, HeadForm, Measures, roots};
+
+    fn layout(along: Along, from: Landmark) -> Layout {
+        Layout { along, thickness_mm: 20.0, from, every: 1, skip: 0 }
+    }
+
+    #[test]
+    fn every_strand_lies_in_one_section_and_the_first_lies_nearest_to_where_it_starts() {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)
+            .iter()
+            .enumerate()
+            .filter(|(_, root)| root.at.z < 0.0)
+            .map(|(i, root)| (i, root.at.normalize()))
+            .collect();
+        for (along, from) in [
+            (Along::Horizontal, Landmark::NapeCentre),
+            (Along::Profile, Landmark::MastoidLeft),
+            (Along::Crosswise, Landmark::Occipital),
+            (Along::Diagonal { lower_in_front_deg: 25.0 }, Landmark::Crown),
+        ] {
+            let sections = divide(&layout(along, from), &scalp, &strands);
+            let mut all: Vec<usize> = sections.iter().flat_map(|section| section.members.clone()).collect();
+            all.sort_unstable();
+            let mut expected: Vec<usize> = strands.iter().map(|(i, _)| *i).collect();
+            expected.sort_unstable();
+            assert_eq!(all, expected, "{along:?}");
+            let near = |section: &Section| section.base(0.5).dot(&scalp.direction(from));
+            let (first, last) = (&sections[0], &sections[sections.len() - 1]);
+            assert!(near(first) > near(last), "{along:?}");
+            // 20 mm meant; the last piece of the way is shared out, so sections are at most that.
+            let step = form.point(&sections[1].base(0.5)) - form.point(&first.base(0.5));
+            assert!(step.norm() < 26.0 && step.norm() > 10.0, "{along:?} {}", step.norm());
+        }
+    }
+
+    #[test]
+    fn every_second_section_is_half_of_them() {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)
+            .iter()
+            .enumerate()
+            .map(|(i, root)| (i, root.at.normalize()))
+            .collect();
+        let all = divide(&layout(Along::Horizontal, Landmark::NapeCentre), &scalp, &strands);
+        let skip = |skip| Layout { every: 2, skip, ..layout(Along::Horizontal, Landmark::NapeCentre) };
+        let (odd, even) = (divide(&skip(0), &scalp, &strands), divide(&skip(1), &scalp, &strands));
+        assert_eq!(odd.len() + even.len(), all.len());
+        assert_eq!(odd[1].members, all[2].members);
+        assert_eq!(even[0].members, all[1].members);
+        assert!(divide(&skip(0), &scalp, &[]).is_empty());
+    }
+
+    #[test]
+    fn slanted_fingers_leave_hair_longer_at_the_end_that_is_named() {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let (from, to) = (scalp.direction(Landmark::NapeCentre), scalp.direction(Landmark::Crown));
+        let over = |share: f64| (from * (1.0 - share) + to * share).normalize();
+        let hold = Hold { lift_deg: 90.0, over: Over::OwnBase };
+        for shape in [FingerShape::AlongHead, FingerShape::Straight] {
+            let lengths = |slant_deg, end| {
+                let fingers = Fingers { shape, slant_deg, longer_toward: Some(end) };
+                let hand = HandLine::of(&scalp, &hold, &fingers, 100.0, over);
+                let at = |share: f64| (hand.at(share) - form.point(&over(share))).norm();
+                (at(0.0), at(1.0))
+            };
+            let (nape, crown) = lengths(25.0, Landmark::Crown);
+            assert!(crown > nape + 20.0, "{shape:?} {nape} {crown}");
+            let (nape, crown) = lengths(25.0, Landmark::NapeCentre);
+            assert!(nape > crown + 20.0, "{shape:?} {nape} {crown}");
+        }
+    }
+}

@@ -231,3 +231,75 @@ fn smooth(cells: &[[Cell; AZIMUTHS]]) -> Vec<[Cell; AZIMUTHS]> {
         })
         .collect()
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::hair::HairRequest;
+    use crate::reading::{RawReading, RawZoneReading, Zone};
+    use std::collections::BTreeMap;
+
+    fn hair(stretched_mm: f64, sprung_mm: f64) -> Hair {
+        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(stretched_mm, sprung_mm))]);
+        let reading = RawReading { zones, ..RawReading::default() };
+        HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
+    }
+
+    fn field(hair: &Hair) -> Field {
+        let worn: Vec<Worn> =
+            hair.strands.iter().zip(&hair.lengths).map(|(s, l)| worn(s, l, hair.worn)).collect();
+        Field::of(hair, &hair.drapes, &worn)
+    }
+
+    #[test]
+    fn curls_take_more_room_than_straight_hair_and_opened_curls_less() {
+        assert!((packing(8.0, 1.0) - PACKING_STRAIGHT.value).abs() < 1e-12, "straight is straight");
+        assert!(packing(8.0, 0.3) < packing(8.0, 0.8));
+        assert!(packing(30.0, 0.0) > 0.5 * PACKING_STRAIGHT.value);
+    }
+
+    #[test]
+    fn below_the_head_all_mass_that_hangs_is_counted_once() {
+        let hair = hair(500.0, 480.0);
+        let field = field(&hair);
+        // Mass in a slice below every root: the hairs that pass it, times their mass per height.
+        let height_mm = -120.0;
+        let row = (field.highest - (height_mm / LEVEL_MM) as i32) as usize;
+        let counted: f64 = field.rows[row].iter().map(|cell| cell.mass_g_per_mm).sum();
+        let passing = |i: &usize| hair.drapes[*i].place(480.0).y < height_mm - 10.0;
+        let expected: f64 = (0..hair.strands.len())
+            .filter(passing)
+            .map(|i| {
+                let strand = &hair.strands[i];
+                let open = strand.model.worn_mm(hair.lengths[i][0], hair.worn) / hair.lengths[i][0];
+                strand.mass_g_per_mm() / open
+            })
+            .sum();
+        assert!((counted / expected - 1.0).abs() < 0.02, "{counted} {expected}");
+    }
+
+    #[test]
+    fn a_symmetrical_head_has_a_symmetrical_field() {
+        let field = field(&hair(300.0, 180.0));
+        for row in &field.rows {
+            for i in 0..AZIMUTHS / 2 {
+                let (left, right) = (&row[i], &row[AZIMUTHS - 1 - i]);
+                assert!((left.width_mm - right.width_mm).abs() <= 1e-9 * left.width_mm.max(1.0));
+                assert!((left.mass_g_per_mm - right.mass_g_per_mm).abs() < 1e-9);
+            }
+        }
+    }
+
+    #[test]
+    fn shares_that_end_together_are_laid_together() {
+        let hair = hair(300.0, 180.0);
+        let mut lengths = hair.lengths[0];
+        let whole = bundles(&hair.strands[0], &worn(&hair.strands[0], &lengths, hair.worn));
+        assert_eq!(whole.len(), 1);
+        lengths[5] *= 0.5;
+        let parts = bundles(&hair.strands[0], &worn(&hair.strands[0], &lengths, hair.worn));
+        assert_eq!(parts.len(), 3, "five, one that is short, two");
+        let width: f64 = parts.iter().map(|part| part.width_mm).sum();
+        assert!((width - whole[0].width_mm).abs() < 1e-12);
+    }
+}

@@ -132,3 +132,40 @@ impl Outline {
         self.one_mm.iter().zip(&self.other_mm).map(|(one, other)| one + other)
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::fall::field::RINGS;
+
+    /// A cell with hair in one ring only.
+    fn cell(ring: usize, room_mm2: f64, at_mm: f64) -> Cell {
+        let mut cell = Cell::default();
+        cell.room_mm2[ring] = room_mm2;
+        cell.moment_mm3[ring] = room_mm2 * at_mm;
+        cell
+    }
+
+    #[test]
+    fn a_full_ring_of_hair_has_the_area_it_takes() {
+        let wedge = TAU / AZIMUTHS as f64;
+        let outer = stacked(&cell(2, 500.0, 80.0), 0.0, 0.0, wedge);
+        let area = 0.5 * wedge * (outer * outer - 80.0 * 80.0);
+        assert!((area - 500.0).abs() < 1e-9);
+        assert_eq!(stacked(&Cell::default(), 93.0, 0.0, wedge), 93.0, "a bare head is a bare head");
+    }
+
+    #[test]
+    fn hair_inside_fills_the_hollow_before_it_pushes_out_what_hangs_further_out() {
+        let wedge = TAU / AZIMUTHS as f64;
+        let mut both = cell(0, 100.0, 58.0);
+        both.room_mm2[3] = 200.0;
+        both.moment_mm3[3] = 200.0 * 85.0;
+        let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
+        assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is room inside");
+        both.room_mm2[0] = 4000.0;
+        both.moment_mm3[0] = 4000.0 * 58.0;
+        assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
+        assert!(RINGS > 3);
+    }
+}

@@ -87,3 +87,79 @@ impl Cutting {
         }
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::{Felt, Hairline, HeadForm, Measures, mirror};
+
+    fn head() -> (HeadForm, Hairline) {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        (form, hairline)
+    }
+
+    #[test]
+    fn a_centre_part_tells_left_from_right_by_the_distance_from_the_middle() {
+        let (form, hairline) = head();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let middle =
+            Parting::through(&[Landmark::HairlineCentre, Landmark::Crown]).on(&scalp).expect("it runs");
+        for landmark in Landmark::ALL {
+            let at = scalp.point(landmark);
+            assert!((middle.side_mm(&at).abs() - at.x.abs()).abs() < 1e-9, "{landmark:?}");
+        }
+        let (left, right) = (scalp.point(Landmark::TempleLeft), scalp.point(Landmark::TempleRight));
+        assert!(middle.side_mm(&left) * middle.side_mm(&right) < 0.0);
+    }
+
+    #[test]
+    fn a_parting_runs_through_its_landmarks() {
+        let (form, hairline) = head();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        for through in [
+            vec![Landmark::Apex, Landmark::MastoidLeft],
+            vec![Landmark::ParietalLeft, Landmark::Crown, Landmark::ParietalRight],
+            vec![Landmark::RecessionLeft, Landmark::Occipital, Landmark::RecessionRight],
+        ] {
+            let parting = Parting { through: through.clone(), zigzag_mm: None };
+            let cutting = parting.on(&scalp).expect("it runs");
+            for landmark in through {
+                assert!(cutting.side_mm(&scalp.point(landmark)).abs() < 1e-9, "{landmark:?}");
+            }
+        }
+    }
+
+    #[test]
+    fn a_zigzag_stays_within_its_amplitude_and_uses_all_of_it() {
+        let (form, hairline) = head();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let straight = Parting::through(&[Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight]);
+        let zigzag = Parting { zigzag_mm: Some(6.0), ..straight.clone() };
+        let (straight, zigzag) = (straight.on(&scalp).expect("it runs"), zigzag.on(&scalp).expect("it runs"));
+        let away: Vec<f64> = (0..400)
+            .map(|i| {
+                let p = Vec3::new(f64::from(i) * 0.3 - 60.0, 100.0, 10.0);
+                zigzag.side_mm(&p) - straight.side_mm(&p)
+            })
+            .collect();
+        let most = away.iter().copied().fold(0.0, f64::max);
+        let least = away.iter().copied().fold(0.0, f64::min);
+        assert!(most <= 6.0 + 1e-9 && least >= -6.0 - 1e-9);
+        assert!(most > 5.7 && least < -5.7, "{least} {most}");
+    }
+
+    #[test]
+    fn the_mirror_image_of_a_parting_parts_the_mirror_image() {
+        let (form, hairline) = head();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let parting = Parting::through(&[Landmark::BrowLeft, Landmark::Crown, Landmark::MastoidLeft]);
+        let (one, other) =
+            (parting.on(&scalp).expect("it runs"), parting.mirrored().on(&scalp).expect("it runs"));
+        for landmark in Landmark::ALL {
+            let at = scalp.point(landmark);
+            assert!((one.side_mm(&at).abs() - other.side_mm(&mirror(&at)).abs()).abs() < 1e-9);
+        }
+    }
+}

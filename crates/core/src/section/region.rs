@@ -166,3 +166,96 @@ impl RegionTest {
         }
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::{Felt, Hairline, HeadForm, Measures, Root, mirror, roots};
+
+    fn everywhere() -> (HeadForm, Hairline, Vec<Root>) {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let hairline = Hairline::of(&form, &measures);
+        let all = roots(&form, &hairline, 600);
+        (form, hairline, all)
+    }
+
+    /// Some regions of every kind.
+    fn several() -> Vec<Region> {
+        let top = Region::side_of(
+            &[Landmark::ParietalLeft, Landmark::Crown, Landmark::ParietalRight],
+            Landmark::Apex,
+        );
+        let fringe = Region::side_of(
+            &[Landmark::BrowLeft, Landmark::Apex, Landmark::BrowRight],
+            Landmark::HairlineCentre,
+        );
+        vec![
+            top.clone(),
+            Region::Half(Half::Left),
+            Region::Zone(Zone::LeftSide),
+            Region::Edge { within_mm: 25.0 },
+            Region::All(vec![top.clone(), Region::Not(Box::new(fringe.clone()))]),
+            Region::Any(vec![fringe, Region::Zone(Zone::Nape)]),
+        ]
+    }
+
+    #[test]
+    fn regions_follow_the_laws_of_sets() {
+        let (form, hairline, all) = everywhere();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let holds = |region: &Region, root: &Root| {
+            region.on(&scalp).expect("it can be laid").holds(&scalp, &root.at, root.zone)
+        };
+        for a in several() {
+            assert!(all.iter().any(|root| holds(&a, root)), "{a:?} is empty");
+            for b in several() {
+                let both = Region::All(vec![a.clone(), b.clone()]);
+                let either = Region::Any(vec![a.clone(), b.clone()]);
+                let neither = Region::Not(Box::new(either.clone()));
+                for root in all.iter().step_by(13) {
+                    let (in_a, in_b) = (holds(&a, root), holds(&b, root));
+                    assert_eq!(holds(&both, root), in_a && in_b);
+                    assert_eq!(holds(&either, root), in_a || in_b);
+                    assert_eq!(holds(&neither, root), !in_a && !in_b);
+                }
+            }
+        }
+    }
+
+    #[test]
+    fn the_mirror_image_of_a_region_holds_the_mirror_image() {
+        let (form, hairline, all) = everywhere();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        for region in several() {
+            let (one, other) =
+                (region.on(&scalp).expect("laid"), region.mirrored().on(&scalp).expect("laid"));
+            for root in &all {
+                let zone = root.zone.mirrored().unwrap_or(root.zone);
+                let here = one.holds(&scalp, &root.at, root.zone);
+                assert_eq!(here, other.holds(&scalp, &mirror(&root.at), zone), "{region:?} at {}", root.at);
+            }
+        }
+    }
+
+    #[test]
+    fn the_edge_is_a_strip_along_the_hairline() {
+        let (form, hairline, all) = everywhere();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let share = |within_mm| {
+            let test = Region::Edge { within_mm }.on(&scalp).expect("laid");
+            all.iter().filter(|root| test.holds(&scalp, &root.at, root.zone)).count() as f64
+                / all.len() as f64
+        };
+        assert!(share(10.0) < share(20.0) && share(20.0) < share(40.0));
+        assert!(share(120.0) < 1.0 && share(120.0) > 0.8, "{}", share(120.0));
+    }
+
+    #[test]
+    fn a_region_nested_without_end_is_refused() {
+        let (form, hairline, _) = everywhere();
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let deep = (0..40).fold(Region::Everything, |region, _| Region::Not(Box::new(region)));
+        assert!(deep.on(&scalp).is_err());
+    }
+}

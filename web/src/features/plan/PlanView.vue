@@ -17,6 +17,9 @@ import ZoneLengths from "./ZoneLengths.vue";
 import { VIEWS, frame, spread, type View } from "./fallDrawing";
 import { changed, doubled, swapped, without } from "./moves";
 
+/** The fall follows while the hand is still moving, ms. */
+const REST_MS = 30;
+
 const { t } = useI18n();
 const { unit, say } = useUnit();
 const visit = useVisit();
@@ -41,7 +44,7 @@ const question = computed(() =>
       }
     : undefined,
 );
-const fall = useComputed("fall", question, askFall);
+const fall = useComputed("fall", question, askFall, REST_MS);
 const figure = useComputed(
   "figure",
   computed(() => reading.value.measures ?? {}),

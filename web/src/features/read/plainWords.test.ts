@@ -1,0 +1,85 @@
+import type { ReadingSummary } from "@/api";
+import { createI18n } from "vue-i18n";
+import { describe, expect, it } from "vitest";
+import en from "@/locales/en.json";
+import { curlLine } from "./curlLine";
+import { plainWords } from "./plainWords";
+
+const i18n = createI18n({ legacy: false, locale: "en", messages: { en } });
+const t = (key: string, named: Record<string, unknown>) => i18n.global.t(key, named);
+
+function summary(zones: object[], sides_differ_by?: number): ReadingSummary {
+  return { zones: zones.map((zone) => ({ gaps: [], ...zone })), sides_differ_by } as unknown as ReadingSummary;
+}
+
+describe("a reading in plain words", () => {
+  it("says nothing of what isn't known", () => {
+    expect(plainWords(summary([]), t)).toEqual([]);
+  });
+
+  it("names the zones that shrink most and least, or that all shrink alike", () => {
+    const spread = plainWords(
+      summary([
+        { zone: "nape", shrinkage: 0.62 },
+        { zone: "top", shrinkage: 0.31 },
+      ]),
+      t,
+    );
+    expect(spread).toHaveLength(1);
+    expect(spread[0]).toContain("62");
+    expect(spread[0]).toContain("31");
+    expect(spread[0]!.toLowerCase()).toMatch(/nape.*top/);
+    const even = plainWords(
+      summary([
+        { zone: "nape", shrinkage: 0.501 },
+        { zone: "top", shrinkage: 0.499 },
+      ]),
+      t,
+    );
+    expect(even[0]).toContain("50");
+    expect(even[0]!.toLowerCase()).not.toContain("nape");
+  });
+
+  it("says which side shrinks more, what is missing, and what is vague", () => {
+    const zones = [
+      { zone: "left_side", shrinkage: 0.5, gaps: ["width"], worn_sd_mm: 20 },
+      { zone: "crown", gaps: ["stretched", "sprung"] },
+    ];
+    const left = plainWords(summary(zones, 0.06), t);
+    const right = plainWords(summary(zones, -0.06), t);
+    expect(left).toHaveLength(5);
+    expect(left[1]).not.toBe(right[1]);
+    expect(left[1]).toContain("6");
+    expect(left[2]).toContain(t("zone.crown", {}));
+    for (const line of left.slice(3)) expect(line).toContain(t("zone.left_side", {}));
+  });
+});
+
+describe("the sample of a curl", () => {
+  const numbers = (path: string) =>
+    path
+      .slice(1)
+      .split("L")
+      .map((p) => p.split(" ").map(Number));
+
+  it("stays within its line and has no gaps, however tight or wide the curl", () => {
+    for (const radius of [0.6, 3, 9, 60, 4000]) {
+      for (const shrinkage of [0, 0.3, 0.75, 0.97]) {
+        const points = numbers(curlLine(radius, shrinkage));
+        for (const [x, y] of points) {
+          expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
+          expect(y).toBeGreaterThanOrEqual(0);
+          expect(y).toBeLessThanOrEqual(26);
+        }
+      }
+    }
+  });
+
+  it("has more turns the more the hair shrinks", () => {
+    const turns = (path: string) => {
+      const ys = numbers(path).map(([, y]) => y!);
+      return ys.filter((y, i) => i > 0 && i < ys.length - 1 && y < ys[i - 1]! && y <= ys[i + 1]!).length;
+    };
+    expect(turns(curlLine(5, 0.8))).toBeGreaterThan(turns(curlLine(5, 0.2)));
+  });
+});
