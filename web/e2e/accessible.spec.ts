@@ -71,7 +71,7 @@ test("the address of a page names it, and ? opens the help", async ({ wren }) =>
   await openVisit(wren, "Pip Lanner", "Mark");
   await expect(wren).toHaveTitle("Mark · Spirel");
   // The zone that is shown first is known once the marks are.
-  await expect(wren.getByRole("region", { name: /cut here$/ })).toBeVisible();
+  await expect(wren.getByRole("region", { name: /: cut here/ })).toBeVisible();
   await wren.keyboard.press("]");
   await expect(wren).toHaveURL(/mark\/back_upper$/);
   await wren.keyboard.press("?");
