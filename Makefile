@@ -17,7 +17,7 @@ test: database browser web/node_modules/.package-lock.json web/dist/index.html
 	cd web && npm run --silent types && npm run --silent lint && npm run --silent api -- --check && npm run --silent unit
 	$(CARGO) clippy --locked --release --workspace --all-targets -- -D warnings
 	$(CARGO) test --locked --release --workspace --doc
-	$(CARGO) test --locked --release --workspace --lib --bins --tests
+	$(CARGO) test --locked --release --workspace --exclude spirel-testkit --lib --bins --tests
 
 ## The one binary, with the front end in it.
 build: web/dist/index.html
