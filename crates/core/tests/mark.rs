@@ -223,3 +223,18 @@ proptest! {
         }
     }
 }
+
+/// Damp and uncombed, the range of hair that is left alone used to be as wide as that of hair that is cut there, and
+/// reached below the wish although nothing is cut.
+#[test]
+fn hair_that_is_left_alone_strays_only_by_itself_and_its_styling() {
+    let reading =
+        RawZoneReading { strands: 3, width_um: Some(63.0), ..RawZoneReading::measured(370.0, 214.0) };
+    let state = HeldState { moisture: Moisture::Damp, comb: Comb::None };
+    let mark = find_mark(&MarkRequest { state: Some(state), ..MarkRequest::new(reading, 172.0) }).unwrap();
+    assert_eq!(mark.outcome, Outcome::Leave);
+    assert_eq!((mark.spread.pull_mm, mark.spread.moisture_mm, mark.spread.cut_mm), (0.0, 0.0, 0.0));
+    assert!(mark.lands_low_mm > 172.0, "{mark:?}");
+    // What it is worn at was measured: the range holds it.
+    assert!((mark.lands_low_mm..mark.lands_high_mm).contains(&214.0), "{mark:?}");
+}

@@ -75,9 +75,6 @@ struct Scissors<'a> {
     lengths: &'a mut Vec<Lengths>,
 }
 
-/// What a section's work needs to know of a strand: how far from the scalp it may reach, mm, as it is held.
-type Limit = Option<f64>;
-
 impl Scissors<'_> {
     fn carry_out(&mut self, each: &Move) -> Result<MoveReport, FieldErrors> {
         let (technique_share, technique_depth_mm) = each.technique.amounts();
@@ -185,12 +182,12 @@ impl Scissors<'_> {
         cut
     }
 
-    /// Shortens hair to where it is held, then works the ends of what was cut. Says how many strands lost length.
+    /// Shortens hair to where it is held (`limit`: mm from the scalp, none where it isn't cut), then works the ends of what was cut. Says how many strands lost length.
     fn shorten(
         &mut self,
         members: &[(usize, Vec3)],
         each: &Move,
-        limit: impl Fn(usize, &Vec3) -> Limit + Sync,
+        limit: impl Fn(usize, &Vec3) -> Option<f64> + Sync,
     ) -> usize {
         let strands = &self.hair.strands;
         let lengths = &*self.lengths;

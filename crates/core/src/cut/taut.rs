@@ -56,7 +56,6 @@ mod tests {
     use crate::head::{Felt, Measures, direction};
     use std::f64::consts::PI;
 
-    /// A head whose tape measures are those of a ball, in the plane from ear to ear.
     fn form() -> HeadForm {
         HeadForm::of(&Measures::default(), Felt::default()).expect("ordinary")
     }
@@ -81,9 +80,7 @@ mod tests {
     }
 
     #[test]
-    fn round_a_ball_the_way_is_a_tangent_and_an_arc() {
-        // In the plane of the girth the head is an ellipse; across its flat end it is nearly a circle. The closed form
-        // is checked where it is exact: on the ellipse's own symmetric way from side to side over the front.
+    fn hair_carried_round_the_front_is_as_long_as_half_the_girth() {
         let form = form();
         let left = form.point(&direction(PI / 2.0, 0.0));
         let right = form.point(&direction(-PI / 2.0 + 1e-4, 0.0));

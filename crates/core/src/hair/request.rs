@@ -17,7 +17,7 @@ const DENSITY: (f64, f64) = (20.0, 500.0);
 /// How far from the middle a part can lie, mm.
 const PART_MM: (f64, f64) = (-60.0, 60.0);
 
-fn most_edits() -> u32 {
+fn usual_roots() -> u32 {
     4096
 }
 
@@ -60,7 +60,7 @@ pub struct HairRequest {
     #[serde(default = "usual_density")]
     pub hairs_per_cm2: f64,
     /// About how many guide roots, 256 to 65,536: 4,096 while editing.
-    #[serde(default = "most_edits")]
+    #[serde(default = "usual_roots")]
     pub roots: u32,
 }
 
@@ -73,7 +73,7 @@ impl HairRequest {
             worn: WornStyle::default(),
             part: PartLine::default(),
             hairs_per_cm2: usual_density(),
-            roots: most_edits(),
+            roots: usual_roots(),
         }
     }
 

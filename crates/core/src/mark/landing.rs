@@ -40,6 +40,24 @@ impl Spread {
     }
 }
 
+/// The spread of hair that is left uncut: nothing is held, so only the hair itself and the day's styling stray.
+pub(super) fn uncut(belief: &Belief, style: WornStyle, fibre_mm: f64) -> Spread {
+    let worn_mm = belief.model().worn_mm(fibre_mm, style);
+    Spread {
+        hair_mm: belief.sd_of(|model| model.worn_mm(fibre_mm, style)),
+        pull_mm: 0.0,
+        moisture_mm: 0.0,
+        styling_mm: styling_mm(worn_mm, fibre_mm),
+        law_mm: 0.0,
+        cut_mm: 0.0,
+    }
+}
+
+/// What styling strays by: most where a hair is half open, nothing where it is straight or fully sprung.
+fn styling_mm(worn_mm: f64, fibre_mm: f64) -> f64 {
+    STYLING_LOGIT_SD.value * worn_mm * (1.0 - worn_mm / fibre_mm)
+}
+
 /// The spread of the landing when hair of `present_mm` is cut so that `fibre_mm` should remain.
 ///
 /// What is fixed is the held length h; the fibre left is p(h, hair) and lands at worn(p, hair). So the slope in a
@@ -77,7 +95,7 @@ pub(super) fn spread(
         hair_mm: belief.variance_along(&by_hair).sqrt(),
         pull_mm: strayed(pull(-1.0), pull(1.0)),
         moisture_mm: strayed(water(-1.0), water(1.0)),
-        styling_mm: STYLING_LOGIT_SD.value * worn_mm * (1.0 - worn_mm / fibre_mm),
+        styling_mm: styling_mm(worn_mm, fibre_mm),
         law_mm: LAW_SD_SHARE.value * (held_mm - worn_mm).abs(),
         cut_mm: CUT_SD_MM.value * k,
     }

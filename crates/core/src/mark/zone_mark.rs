@@ -1,6 +1,6 @@
 //! The mark of one zone in one state, and which state is advised.
 
-use super::landing::{Spread, spread};
+use super::landing::{Spread, spread, uncut};
 use crate::constants::{GROWTH_MM_PER_DAY, WORTH_OF_WET_MM};
 use crate::fibre::{Comb, HeldState, Hold, LengthModel, Moisture, WornStyle};
 use crate::learn::{Belief, allowance_mm, fit, risk_factor};
@@ -134,7 +134,10 @@ impl MarkTask {
             Outcome::Cut { off_mm: present - at_comb }
         };
         let left = at_comb.min(present);
-        let spread = spread(&self.belief, hold, self.style, left, present);
+        let spread = match outcome {
+            Outcome::Cut { .. } => spread(&self.belief, hold, self.style, left, present),
+            Outcome::Leave | Outcome::TooShort { .. } => uncut(&self.belief, self.style, left),
+        };
         let worn = model.worn_mm(left, self.style);
         let stray = risk_factor(RANGE_RISK) * spread.sd_mm();
         let lands_low = (worn - stray).max(0.0);

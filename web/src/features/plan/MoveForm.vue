@@ -110,7 +110,7 @@ const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
   padding: 8px 0;
 }
 
-label {
+div > label {
   display: block;
   font-weight: 600;
 }
