@@ -32,6 +32,7 @@ pub mod learn;
 pub mod mark;
 pub mod plan;
 pub mod reading;
+pub mod scene;
 pub mod section;
 pub mod talk;
 pub mod tolerance;

@@ -5,14 +5,18 @@ use crate::cut::{Cut, MoveReport, Phrase, cut, phrases};
 use crate::error::FieldErrors;
 use crate::fall::{Fall, fall};
 use crate::fibre::WornStyle;
-use crate::hair::{Hair, HairRequest, PartLine};
+use crate::hair::{Growth, Hair, HairRequest, PartLine};
 use crate::head::Felt;
 use crate::reading::RawReading;
+use crate::scene::scene;
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 
 /// Guide roots while editing.
 const ROOTS: u32 = 4096;
+
+/// Sections of a move that a scene shows at most when none is chosen: more of them hide each other.
+const SCENE_SECTIONS: usize = 6;
 
 /// The plan as it is saved.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -27,9 +31,15 @@ pub struct Plan {
     /// Where the hair parts.
     #[serde(default)]
     pub part: PartLine,
+    /// Where it grows a way of its own: swirls and cowlicks; at most 12 places.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub growth: Vec<Growth>,
     /// Hairs on a square centimetre, 20 to 500.
     #[serde(default = "usual_density")]
     pub hairs_per_cm2: f64,
+    /// How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+    #[serde(default)]
+    pub taper: f64,
 }
 
 fn usual_density() -> f64 {
@@ -51,6 +61,9 @@ pub struct FallRequest {
     /// Number, from 0, of the move whose sections are wanted.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub show_move: Option<u32>,
+    /// Number, from 0, of the section of that move that the scene shows; some of them all if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub show_section: Option<u32>,
     /// Unit of the words.
     #[serde(default)]
     pub unit: LengthUnit,
@@ -73,7 +86,14 @@ pub struct FallAnswer {
 impl Plan {
     /// A cut on an ordinary head, parted in the middle.
     pub fn of(cut: Cut) -> Self {
-        Self { cut, felt: Felt::default(), part: PartLine::default(), hairs_per_cm2: usual_density() }
+        Self {
+            cut,
+            felt: Felt::default(),
+            part: PartLine::default(),
+            growth: Vec::new(),
+            hairs_per_cm2: usual_density(),
+            taper: 0.0,
+        }
     }
 
     /// Checks all that can be told without a head.
@@ -93,7 +113,9 @@ impl Plan {
             felt: self.felt,
             worn,
             part: self.part,
+            growth: self.growth.clone(),
             hairs_per_cm2: self.hairs_per_cm2,
+            taper: self.taper,
             roots: ROOTS,
         }
     }
@@ -122,6 +144,26 @@ impl FallRequest {
         })
     }
 
+    /// The plan as a scene, on a head that was grown before: binary glTF.
+    pub fn scene_on(&self, hair: &Hair) -> Result<Vec<u8>, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let Some(result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
+        let number = self.show_move.map(|number| number as usize);
+        let all = number.and_then(|number| result.moves.get(number)).map_or(&[][..], |each| &each.sections);
+        let guided =
+            number.and_then(|number| self.plan.cut.moves.get(number)).is_some_and(|each| each.has_guide());
+        let chosen = match self.show_section {
+            Some(number) => all.get(number as usize).map_or(&[][..], std::slice::from_ref).to_vec(),
+            None => all.iter().step_by(all.len().div_ceil(SCENE_SECTIONS).max(1)).cloned().collect(),
+        };
+        Ok(scene(hair, &result.lengths, all.first().filter(|_| guided), &chosen).glb())
+    }
+
+    /// The scene, from nothing.
+    pub fn scene(&self) -> Result<Vec<u8>, FieldErrors> {
+        self.scene_on(&self.head().grow().map_err(fault_of_plan)?)
+    }
+
     /// The fall, from nothing.
     pub fn answer(&self) -> Result<FallAnswer, FieldErrors> {
         let hair = self.head().grow().map_err(fault_of_plan)?;
@@ -148,7 +190,14 @@ mod tests {
         let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(400.0, 260.0))]);
         let plan = Plan::of(shipped()[0].cut.clone());
         let reading = RawReading { zones, ..RawReading::default() };
-        FallRequest { reading, worn: WornStyle::default(), plan, show_move: Some(1), unit: LengthUnit::Cm }
+        FallRequest {
+            reading,
+            worn: WornStyle::default(),
+            plan,
+            show_move: Some(1),
+            show_section: None,
+            unit: LengthUnit::Cm,
+        }
     }
 
     #[test]

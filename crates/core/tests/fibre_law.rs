@@ -200,6 +200,22 @@ proptest! {
         prop_assert!(rod.tip_mm(length, 0.0) <= length);
     }
 
+    /// The search in the inclination and Newton's method meet a plain halving of the length.
+    #[test]
+    fn the_fibre_of_a_depth_is_the_one_that_halving_finds(
+        rod in any_rod(), depth in 2.0..600.0_f64, pull in prop_oneof![Just(0.0), 1e-4..0.1_f64, 0.1..60.0_f64],
+    ) {
+        let found = rod.fibre_hanging_mm(depth, pull);
+        let (mut low, mut high) = (0.0, 1e7);
+        for _ in 0..200 {
+            let middle = 0.5 * (low + high);
+            if rod.hanging_mm(middle, pull) < depth { low = middle } else { high = middle }
+        }
+        // Where length hardly grows with fibre, much fibre makes no difference: then the depth is what must agree.
+        prop_assert!((found - high).abs() < 1e-6 * found.max(1.0) || (rod.hanging_mm(found, pull) - depth).abs() < 1e-6,
+            "{found} {high}: {} of {depth}", rod.hanging_mm(found, pull));
+    }
+
     #[test]
     fn conversions_go_there_and_back_within_a_tenth_of_a_millimetre(
         m in any_model(), fibre in 10.0..800.0_f64, extra in 0.0..400.0_f64, state in any_state(), water in 0.0..1.3_f64,

@@ -238,3 +238,19 @@ fn hair_that_is_left_alone_strays_only_by_itself_and_its_styling() {
     // What it is worn at was measured: the range holds it.
     assert!((mark.lands_low_mm..mark.lands_high_mm).contains(&214.0), "{mark:?}");
 }
+
+/// Dry and uncombed, the extra used to come out as less on the comb: a longer hook under a lighter tail hung less deep.
+#[test]
+fn where_more_hair_hangs_less_deep_no_mark_is_given() {
+    let (stretched, sprung) = (259.363_399_490_589_5, 28.453_251_604);
+    let reading = RawZoneReading {
+        width_um: Some(102.727),
+        wet_sprung_mm: Some(sprung + (stretched - sprung) * 0.809_816_5),
+        ..RawZoneReading::measured(stretched, sprung)
+    };
+    let request = MarkRequest { worn: WornStyle::Smoothed, ..MarkRequest::new(reading, 24.588) };
+    let marks = request.task().unwrap().in_all_states();
+    let dry_uncombed = HeldState { moisture: Moisture::Dry, comb: Comb::None };
+    assert!(marks.iter().any(|(state, mark)| *state == dry_uncombed && mark.is_none()));
+    assert!(marks.iter().filter(|(_, mark)| mark.is_some()).count() >= 9);
+}

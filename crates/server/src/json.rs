@@ -3,6 +3,7 @@
 use serde::de::{DeserializeOwned, IgnoredAny};
 use serde_json::error::Category;
 use serde_json::value::RawValue;
+use serde_path_to_error::{Path, Segment};
 use spirel_core::{FieldError, Problem};
 use std::collections::BTreeMap;
 
@@ -37,12 +38,21 @@ impl Unreadable {
 /// Reads a document of a known shape.
 pub fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Unreadable> {
     let mut reader = serde_json::Deserializer::from_slice(bytes);
-    let value = serde_path_to_error::deserialize(&mut reader).map_err(|e| {
-        let path = e.path().to_string();
-        unreadable(bytes, &path, e.inner())
-    })?;
+    let value = serde_path_to_error::deserialize(&mut reader)
+        .map_err(|e| unreadable(bytes, &dotted(e.path()), e.inner()))?;
     reader.end().map_err(|e| unreadable(bytes, "", &e))?;
     Ok(value)
+}
+
+/// A path as every fault has it: names and numbers with dots between.
+fn dotted(path: &Path) -> String {
+    let part = |segment: &Segment| match segment {
+        Segment::Seq { index } => Some(index.to_string()),
+        Segment::Map { key } => Some(key.clone()),
+        Segment::Enum { variant } => Some(variant.clone()),
+        Segment::Unknown => None,
+    };
+    path.iter().filter_map(part).collect::<Vec<_>>().join(".")
 }
 
 fn unreadable(bytes: &[u8], path: &str, error: &serde_json::Error) -> Unreadable {
@@ -53,7 +63,6 @@ fn unreadable(bytes: &[u8], path: &str, error: &serde_json::Error) -> Unreadable
     if error.classify() != Category::Data && !is_json() {
         return Unreadable::Broken { why: why.to_owned(), line: error.line(), column: error.column() };
     }
-    let path = if path == "." { "" } else { path };
     Unreadable::Misshapen { fault: misshapen(path, why), line: error.line() }
 }
 
@@ -92,14 +101,23 @@ fn misshapen(path: &str, why: &str) -> FieldError {
 pub fn line_of(text: &str, path: &str) -> usize {
     let mut at = text;
     for name in path.split('.') {
-        let Ok(members) = serde_json::from_str::<BTreeMap<String, &RawValue>>(at) else { break };
-        let Some(value) = members.get(name) else { break };
+        let member = serde_json::from_str::<BTreeMap<String, &RawValue>>(at)
+            .ok()
+            .and_then(|all| all.get(name).copied());
+        let element = || {
+            let all = serde_json::from_str::<Vec<&RawValue>>(at).ok()?;
+            all.get(name.parse::<usize>().ok()?).copied()
+        };
+        let Some(value) = member.or_else(element) else { break };
         at = value.get();
     }
     // Every value is a slice of the text itself, so its place is the distance between the two.
     let offset = (at.as_ptr() as usize).saturating_sub(text.as_ptr() as usize).min(text.len());
     text.as_bytes()[..offset].iter().filter(|byte| **byte == b'\n').count() + 1
 }
+
+#[cfg(test)]
+mod broken_cuts;
 
 #[cfg(test)]
 mod tests {
@@ -149,5 +167,6 @@ mod tests {
         assert_eq!(line_of(text, "read.zones.nape.stretched_mm"), 4, "a missing field lies in its parent");
         assert_eq!(line_of(text, "aim"), 1);
         assert_eq!(line_of("not json", "a"), 1);
+        assert_eq!(line_of("{\"moves\": [1,\n2,\n{\"off\":\n3}]}", "moves.2.off"), 4);
     }
 }

@@ -179,6 +179,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/outlines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The worn outlines of a plan before and after its cut, as a drawing in millimetres. */
+        post: operations["outlines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/scene": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move
+         *     with hand and guide, as binary glTF in metres.
+         */
+        post: operations["scene"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/strand": {
         parameters: {
             query?: never;
@@ -713,6 +750,11 @@ export interface components {
              * @description Number, from 0, of the move whose sections are wanted.
              */
             show_move?: number | null;
+            /**
+             * Format: int32
+             * @description Number, from 0, of the section of that move that the scene shows; some of them all if left out.
+             */
+            show_section?: number | null;
             /** @description Unit of the words. */
             unit?: components["schemas"]["LengthUnit"];
             /** @description How it is worn. */
@@ -839,6 +881,41 @@ export interface components {
          * @enum {string}
          */
         Gap: "stretched" | "sprung" | "width";
+        /** @description Sections that are twisted, drawn tight to a point of the face, and cut there: what grows further off stays longer. */
+        Gathered: {
+            /** @description The sections. */
+            layout: components["schemas"]["Layout"];
+            /**
+             * Format: double
+             * @description How far past the point it is cut, mm, −100 (before it) to 400.
+             */
+            past_mm?: number;
+            side?: components["schemas"]["Half"] | null;
+            /** @description The point; of the face, not of the body. */
+            to: components["schemas"]["Point"];
+        };
+        /** @description Hair round a landmark that grows a way of its own. */
+        Growth: {
+            /** @description Its middle. */
+            at: components["schemas"]["Landmark"];
+            /**
+             * Format: double
+             * @description How far from its middle it has fallen to a third, mm, 10 to 120.
+             */
+            reach_mm?: number;
+            /**
+             * Format: double
+             * @description How strong it is, 0 to 1: at 1 it goes against the fall.
+             */
+            strength?: number;
+            /** @description Which way it grows. */
+            way: components["schemas"]["GrowthWay"];
+        };
+        /** @description Which way hair grows. */
+        GrowthWay: "clockwise" | "anticlockwise" | {
+            /** @description Towards a landmark. */
+            toward: components["schemas"]["Landmark"];
+        };
         /** @description What a section's length follows. */
         Guide: {
             /** @description The guide travels along: each section is as long as the one before, plus what the hand adds each time. */
@@ -1254,6 +1331,9 @@ export interface components {
         Over: "own_base" | "previous" | "centre" | {
             /** @description To a landmark. */
             landmark: components["schemas"]["Landmark"];
+        } | {
+            /** @description To the plane through three landmarks. */
+            plane: components["schemas"]["Landmark"][];
         };
         /**
          * @description Where the hair parts.
@@ -1325,6 +1405,8 @@ export interface components {
             cut: components["schemas"]["Cut"];
             /** @description What the hand feels of the skull. */
             felt?: components["schemas"]["Felt"];
+            /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
+            growth?: components["schemas"]["Growth"][];
             /**
              * Format: double
              * @description Hairs on a square centimetre, 20 to 500.
@@ -1332,6 +1414,11 @@ export interface components {
             hairs_per_cm2?: number;
             /** @description Where the hair parts. */
             part?: components["schemas"]["PartLine"];
+            /**
+             * Format: double
+             * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+             */
+            taper?: number;
         };
         /**
          * @description A point of face or body that people relate length to, from the top down.
@@ -1606,6 +1693,8 @@ export interface components {
                 cut: components["schemas"]["Cut"];
                 /** @description What the hand feels of the skull. */
                 felt?: components["schemas"]["Felt"];
+                /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
+                growth?: components["schemas"]["Growth"][];
                 /**
                  * Format: double
                  * @description Hairs on a square centimetre, 20 to 500.
@@ -1613,6 +1702,11 @@ export interface components {
                 hairs_per_cm2?: number;
                 /** @description Where the hair parts. */
                 part?: components["schemas"]["PartLine"];
+                /**
+                 * Format: double
+                 * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+                 */
+                taper?: number;
             };
         };
         /** @description A document to save over the version it was made from (0: the first). */
@@ -1864,6 +1958,12 @@ export interface components {
              * @description Share of the hair that is taken from, 0 to 0.9; usual for the technique if left out.
              */
             share?: number | null;
+            /**
+             * Format: double
+             * @description How much more is taken from the under side of a section than from its upper side, 0 (evenly) to 1 (half as much
+             *     again below and half as much above, and all between).
+             */
+            under?: number;
         };
         /**
          * @description How blades are used.
@@ -1959,6 +2059,9 @@ export interface components {
         } | {
             /** @description Hair is held away from the head, section by section, and cut along the fingers. */
             sections: components["schemas"]["Sections"];
+        } | {
+            /** @description Hair is twisted section by section, drawn to a point of the face and cut there. */
+            gathered: components["schemas"]["Gathered"];
         } | {
             /** @description Weight is taken out and nothing is shortened as a whole. */
             weight: components["schemas"]["Layout"];
@@ -2426,6 +2529,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarkSheet"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    outlines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "model/gltf-binary": number[];
                 };
             };
             422: {

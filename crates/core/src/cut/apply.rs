@@ -1,7 +1,7 @@
 //! Carries a cut out on a head of hair.
 
 use super::sections::{HandLine, Section, divide, shares};
-use super::{Cut, FirstLength, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
+use super::{Cut, FirstLength, Gathered, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
 use crate::error::FieldErrors;
 use crate::fibre::HeldState;
 use crate::hair::{Hair, Lengths, SHARES, Strand};
@@ -96,6 +96,7 @@ impl Scissors<'_> {
             let way = match &each.way {
                 Way::Perimeter(line) => Way::Perimeter(*line),
                 Way::Sections(sections) => Way::Sections(sections.mirrored()),
+                Way::Gathered(gathered) => Way::Gathered(gathered.mirrored()),
                 Way::Weight(layout) => Way::Weight(layout.mirrored()),
             };
             let other = Move { region: each.region.mirrored(), ..each.clone() };
@@ -139,6 +140,7 @@ impl Scissors<'_> {
                 })
             }
             Way::Sections(sections) => self.in_sections(&members, sections, each, report),
+            Way::Gathered(gathered) => self.gather(&members, gathered, each, report),
             Way::Weight(layout) => self.weigh(&members, layout, &each.technique, report),
         };
         Ok((members.len(), cut))
@@ -182,7 +184,30 @@ impl Scissors<'_> {
         cut
     }
 
-    /// Shortens hair to where it is held (`limit`: mm from the scalp, none where it isn't cut), then works the ends of what was cut. Says how many strands lost length.
+    fn gather(
+        &mut self,
+        members: &[(usize, Vec3)],
+        gathered: &Gathered,
+        each: &Move,
+        report: &mut MoveReport,
+    ) -> usize {
+        let scalp = self.hair.scalp();
+        let Some(hand) = gathered.hand(self.hair) else { return 0 };
+        let strands = &self.hair.strands;
+        let mut cut = 0;
+        for strip in divide(&gathered.layout, &scalp, members) {
+            let indices: Vec<(usize, Vec3)> =
+                strip.members.iter().map(|&i| (i, strands[i].root.at.normalize())).collect();
+            cut += self.shorten(&indices, each, |i, _| {
+                Some((taut_mm(scalp.form, &strands[i].root.at, &hand) + gathered.past_mm).max(0.0))
+            });
+            report.sections.push(shape(&scalp, &strip, Some(&HandLine::point(hand))));
+        }
+        cut
+    }
+
+    /// Shortens hair to where it is held (`limit`: mm from the scalp, none where it isn't cut), then works the ends of what
+    /// was cut. Says how many strands lost length.
     fn shorten(
         &mut self,
         members: &[(usize, Vec3)],
@@ -191,11 +216,14 @@ impl Scissors<'_> {
     ) -> usize {
         let strands = &self.hair.strands;
         let lengths = &*self.lengths;
+        let hair = self.hair;
+        let up = hair.heights(members.iter().map(|(i, _)| *i));
         let changed: Vec<(usize, Lengths)> = members
             .par_iter()
             .with_min_len(64)
             .filter_map(|(i, d)| {
-                let after = shortened(&strands[*i], &lengths[*i], limit(*i, d)?, each)?;
+                let technique = each.technique.at_height(up(*i));
+                let after = shortened(&strands[*i], &lengths[*i], limit(*i, d)?, each.state, &technique)?;
                 Some((*i, after))
             })
             .collect();
@@ -216,8 +244,10 @@ impl Scissors<'_> {
         let scalp = self.hair.scalp();
         let mut worked = 0;
         for strip in divide(layout, &scalp, members) {
+            let hair = self.hair;
+            let up = hair.heights(strip.members.iter().copied());
             for i in &strip.members {
-                technique.work(&mut self.lengths[*i]);
+                technique.at_height(up(*i)).work(&mut self.lengths[*i]);
             }
             worked += strip.members.len();
             report.sections.push(shape(&scalp, &strip, None));
@@ -248,15 +278,21 @@ impl Scissors<'_> {
 }
 
 /// Hair of these lengths after a cut so far from the scalp; none if nothing reaches there.
-fn shortened(strand: &Strand, lengths: &Lengths, held_mm: f64, each: &Move) -> Option<Lengths> {
+fn shortened(
+    strand: &Strand,
+    lengths: &Lengths,
+    held_mm: f64,
+    state: HeldState,
+    technique: &Technique,
+) -> Option<Lengths> {
     let longest = lengths.iter().copied().fold(0.0, f64::max);
     // Held hair is never longer than its fibre: what is shorter than the way isn't reached.
-    if longest <= held_mm || strand.model.held_mm(longest, longest, each.state) <= held_mm {
+    if longest <= held_mm {
         return None;
     }
-    let fibre = strand.model.fibre_from_held(held_mm, longest, each.state)?;
+    let fibre = strand.model.fibre_from_held(held_mm, longest, state).filter(|fibre| *fibre < longest)?;
     let mut after = lengths.map(|length| length.min(fibre));
-    each.technique.work(&mut after);
+    technique.work(&mut after);
     debug_assert!((0..SHARES).all(|i| after[i] <= lengths[i]));
     Some(after)
 }

@@ -1,6 +1,6 @@
 //! The document of a cut.
 
-use super::{FallLine, Layout, Sections, Technique};
+use super::{FallLine, Gathered, Guide, Layout, Sections, Technique};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::HeldState;
 use crate::section::Region;
@@ -77,6 +77,8 @@ pub enum Way {
     Perimeter(FallLine),
     /// Hair is held away from the head, section by section, and cut along the fingers.
     Sections(Sections),
+    /// Hair is twisted section by section, drawn to a point of the face and cut there.
+    Gathered(Gathered),
     /// Weight is taken out and nothing is shortened as a whole.
     Weight(Layout),
 }
@@ -102,6 +104,11 @@ impl Cut {
 }
 
 impl Move {
+    /// Whether its sections follow the first.
+    pub fn has_guide(&self) -> bool {
+        matches!(&self.way, Way::Sections(sections) if sections.guide != Guide::Free)
+    }
+
     fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.text("name", &self.name, 120);
@@ -109,6 +116,7 @@ impl Move {
         match &self.way {
             Way::Perimeter(line) => faults.take("way.perimeter", line.check()),
             Way::Sections(sections) => faults.take("way.sections", sections.check()),
+            Way::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
             Way::Weight(layout) => {
                 if self.technique == Technique::default() {
                     let why = "a blunt cut takes no weight: choose another technique, or cut to a length";

@@ -39,6 +39,8 @@ pub enum Over {
     Centre,
     /// To a landmark.
     Landmark(Landmark),
+    /// To the plane through three landmarks.
+    Plane([Landmark; 3]),
 }
 
 /// What a section's length follows.
@@ -101,6 +103,7 @@ impl Hold {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("lift_deg", self.lift_deg, LIFT, "°");
+        faults.take("over", self.over.check());
         faults.or(())
     }
 
@@ -132,6 +135,7 @@ impl Over {
     pub(super) fn mirrored(self) -> Self {
         match self {
             Self::Landmark(landmark) => Self::Landmark(landmark.mirrored()),
+            Self::Plane(through) => Self::Plane(through.map(Landmark::mirrored)),
             other => other,
         }
     }
@@ -146,7 +150,25 @@ impl Over {
                 if middle.norm() > 1e-9 { middle.normalize() } else { Vec3::y() }
             }
             Self::Landmark(landmark) => scalp.direction(landmark),
+            Self::Plane(through) => {
+                let [a, b, c] = through.map(|landmark| scalp.point(landmark));
+                let Some(across) = (b - a).cross(&(c - a)).try_normalize(1e-6) else { return d };
+                let p = scalp.form.point(&d);
+                (p - across * across.dot(&(p - a))).try_normalize(1e-6).unwrap_or(d)
+            }
         }
+    }
+
+    /// Three landmarks make a plane if no two are the same: none of them lie in line.
+    fn check(self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        if let Self::Plane([a, b, c]) = self
+            && (a == b || b == c || a == c)
+        {
+            let why = "names a landmark twice; a plane needs three".into();
+            faults.push("plane", crate::Problem::Contradicts { why });
+        }
+        faults.or(())
     }
 }
 
@@ -246,6 +268,13 @@ mod tests {
         assert!(over.x.abs() < 1e-12 && (over.norm() - 1.0).abs() < 1e-12);
         assert_eq!(Over::OwnBase.base(&scalp, d, 0.5, None), d);
         assert_eq!(Over::Previous.base(&scalp, d, 0.5, None), d, "the first section has none before it");
+        let over_ears = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
+        let on_plane = form.point(&Over::Plane(over_ears).base(&scalp, d, 0.5, None));
+        let [a, b, c] = over_ears.map(|landmark| scalp.point(landmark));
+        let off = (b - a).cross(&(c - a)).normalize().dot(&(on_plane - a));
+        assert!(off.abs() < 2.0, "carried to the plane over the ears: {off} mm off it");
+        let twice = Hold { lift_deg: 90.0, over: Over::Plane([Landmark::Apex; 3]) };
+        assert_eq!(twice.check().expect_err("no plane").0[0].field, "over.plane");
         let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, 0.5, None);
         assert_eq!(crown, Landmark::Crown.direction(&hairline));
     }

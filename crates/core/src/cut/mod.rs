@@ -1,14 +1,15 @@
 //! A cut as data: moves in order, each a region with the way it is held, guided, cut and worked on; and what they do.
 //!
-//! [`Cut`] is the document. Every [`Move`] acts on a [`Region`](crate::section::Region) in one of three ways: a
-//! perimeter cut to a [`FallLine`] as the hair hangs, [`Sections`] held away from the head and cut along the fingers, or
-//! weight taken without shortening. [`cut`] carries the moves out on a head of hair: a strand is cut where the taut way
-//! from its root to the hand ([`taut_mm`]) ends, in the state it is held in; hair that doesn't reach isn't cut, and
+//! [`Cut`] is the document. Every [`Move`] acts on a [`Region`](crate::section::Region) in one of four ways: a
+//! perimeter cut to a [`FallLine`] as the hair hangs, [`Sections`] held away from the head and cut along the fingers,
+//! twists [`Gathered`] to a point of the face, or weight taken without shortening. [`cut`] carries the moves out on a head
+//! of hair: a strand is cut where the taut way from its root to the hand ([`taut_mm`]) ends, in the state it is held in; hair that doesn't reach isn't cut, and
 //! nothing ever gets longer. What a [`Technique`] leaves is a map over the eight shares of a root's hair.
 
 mod apply;
 mod document;
 mod fall_line;
+mod gathered;
 mod hold;
 mod sections;
 mod shipped;
@@ -19,9 +20,10 @@ mod words;
 pub use apply::{CutResult, MoveReport, SectionShape, cut};
 pub use document::{Cut, CutFormat, Move, Way};
 pub use fall_line::FallLine;
+pub use gathered::Gathered;
 pub use hold::{FingerShape, Fingers, Guide, Hold, Over};
 pub use sections::{FirstLength, Layout, Sections};
 pub use shipped::{ShippedCut, shipped};
-pub use taut::taut_mm;
+pub use taut::{taut_line, taut_mm};
 pub use technique::{Technique, TechniqueKind};
 pub use words::{Phrase, phrases};

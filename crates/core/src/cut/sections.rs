@@ -241,6 +241,11 @@ impl HandLine {
         Self { points }
     }
 
+    /// All hair in one place.
+    pub fn point(at: Vec3) -> Self {
+        Self { points: vec![at; POINTS] }
+    }
+
     /// The point at a share of the way along, 0 to 1.
     pub fn at(&self, share: f64) -> Vec3 {
         let place = share.clamp(0.0, 1.0) * (self.points.len() - 1) as f64;

@@ -4,6 +4,9 @@ use crate::head::{HeadForm, Vec3};
 
 /// Directions in which the head is felt between the two ends.
 const STEPS: usize = 24;
+/// Sine of the angle to the scalp above which a thread leaves it for good: 15°. A bump rises by at most its height
+/// times its sharpness, some 5°, on either side of a hollow.
+const CLEAR: f64 = 0.26;
 
 /// Length of a thread pulled tight from a point of the scalp to a hand, outside the head, mm.
 ///
@@ -12,14 +15,40 @@ const STEPS: usize = 24;
 /// a ball, and within a few tenths of a millimetre on heads, whose geodesics hardly leave that plane.
 pub fn taut_mm(form: &HeadForm, from: &Vec3, to: &Vec3) -> f64 {
     let straight = (to - from).norm();
-    if straight < 1e-9 {
-        return 0.0;
+    let Some(way) = round(form, from, to) else { return straight };
+    way.hull
+        .windows(2)
+        .map(|pair| (pair[1].0 - pair[0].0).hypot(pair[1].1 - pair[0].1))
+        .sum::<f64>()
+        .max(straight)
+}
+
+/// The thread itself, as points.
+pub fn taut_line(form: &HeadForm, from: &Vec3, to: &Vec3) -> Vec<Vec3> {
+    let Some(way) = round(form, from, to) else { return vec![*from, *to] };
+    way.hull.iter().map(|(along, across)| way.axes[0] * *along + way.axes[1] * *across).collect()
+}
+
+/// A way in the plane through its ends and the middle of the head.
+struct Round {
+    /// Unit vectors towards the root and square to it.
+    axes: [Vec3; 2],
+    /// Corners along them, mm.
+    hull: Vec<(f64, f64)>,
+}
+
+/// The way round the head; none where nothing can be in the way.
+fn round(form: &HeadForm, from: &Vec3, to: &Vec3) -> Option<Round> {
+    let straight = (to - from).norm();
+    // A hand well above the scalp at the root: no head rises that steeply, not even from a hollow beside a bump.
+    if form.normal(from).dot(&(to - from)) >= CLEAR * straight {
+        return None;
     }
     let e = from.normalize();
     let across = to - e * e.dot(to);
-    // Straight out from the middle, or straight through it, nothing can be in the way or no plane is told.
+    // Straight through the middle no plane is told.
     if across.norm() < 1e-9 {
-        return straight;
+        return None;
     }
     let f = across.normalize();
     let end = to.dot(&f).atan2(to.dot(&e));
@@ -37,17 +66,12 @@ pub fn taut_mm(form: &HeadForm, from: &Vec3, to: &Vec3) -> f64 {
     };
     take((from.norm(), 0.0));
     for i in 1..STEPS {
-        let angle = end * i as f64 / STEPS as f64;
-        let (sin, cos) = angle.sin_cos();
-        let d = e * cos + f * sin;
-        let radius = form.radius_mm(&d);
+        let (sin, cos) = (end * i as f64 / STEPS as f64).sin_cos();
+        let radius = form.radius_mm(&(e * cos + f * sin));
         take((radius * cos, radius * sin));
     }
     take((to.dot(&e), to.dot(&f)));
-    hull.windows(2)
-        .map(|pair| (pair[1].0 - pair[0].0).hypot(pair[1].1 - pair[0].1))
-        .sum::<f64>()
-        .max(straight)
+    Some(Round { axes: [e, f], hull })
 }
 
 #[cfg(test)]
@@ -66,6 +90,23 @@ mod tests {
         let root = form.point(&direction(0.5, 0.7));
         let hand = root + form.normal(&root) * 120.0;
         assert!((taut_mm(&form, &root, &hand) - 120.0).abs() < 1e-6);
+    }
+
+    #[test]
+    fn a_thread_that_is_clear_of_the_head_at_its_root_is_clear_of_it_all_the_way() {
+        for felt in [Felt { occiput: 1.0, crown: -1.0 }, Felt { occiput: -1.0, crown: 1.0 }] {
+            let form = HeadForm::of(&Measures::default(), felt).expect("possible");
+            for i in 0..400 {
+                let root = form.point(&direction(f64::from(i) * 0.7, (f64::from(i) * 0.31).sin() * 1.3));
+                let normal = form.normal(&root);
+                let tangent = normal.cross(&Vec3::new(0.3, (f64::from(i) * 0.9).sin(), 0.7)).normalize();
+                let sine = CLEAR + 1e-9;
+                let away = tangent * (1.0 - sine * sine).sqrt() + normal * sine;
+                for k in 1..40 {
+                    assert!(!form.holds(&(root + away * (4.0 * f64::from(k)))), "{root} {k}");
+                }
+            }
+        }
     }
 
     #[test]

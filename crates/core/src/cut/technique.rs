@@ -55,6 +55,14 @@ pub struct Technique {
     /// for the share.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub blade_deg: Option<f64>,
+    /// How much more is taken from the under side of a section than from its upper side, 0 (evenly) to 1 (half as much
+    /// again below and half as much above, and all between).
+    #[serde(default, skip_serializing_if = "is_even")]
+    pub under: f64,
+}
+
+fn is_even(under: &f64) -> bool {
+    *under == 0.0
 }
 
 /// How depth is spread over what is taken.
@@ -115,7 +123,18 @@ impl Technique {
                 faults.range(field, value, range, unit);
             }
         }
+        faults.range("under", self.under, (0.0, 1.0), "");
         faults.or(())
+    }
+
+    /// The technique as it is used so far up a section, 0 its under side and 1 its upper: the mean share over the
+    /// section stays what it is.
+    pub(super) fn at_height(&self, up: f64) -> Self {
+        if self.under == 0.0 {
+            return *self;
+        }
+        let share = self.amounts().0 * (1.0 + self.under * (0.5 - up));
+        Self { share: Some(share.min(1.0)), ..*self }
     }
 
     /// Share that is taken from, and depth, mm.
@@ -211,5 +230,18 @@ mod tests {
         let point =
             |blade| left(Technique { blade_deg: Some(blade), ..Technique::usual(TechniqueKind::Point) });
         assert!(point(15.0) > point(60.0));
+    }
+
+    #[test]
+    fn more_is_taken_below_than_above_and_as_much_as_a_whole() {
+        let thin = Technique { share: Some(0.4), under: 0.8, ..Technique::usual(TechniqueKind::Thin) };
+        let mut taken = [0.0; 11];
+        for (i, taken) in taken.iter_mut().enumerate() {
+            *taken = 200.0 - left(thin.at_height(i as f64 / 10.0));
+        }
+        assert!(taken.windows(2).all(|pair| pair[0] > pair[1]), "{taken:?}");
+        let even = 200.0 - left(Technique { under: 0.0, ..thin });
+        assert!((taken.iter().sum::<f64>() / 11.0 - even).abs() < 1e-9);
+        assert!((taken[0] / even - 1.4).abs() < 1e-9, "{taken:?}");
     }
 }

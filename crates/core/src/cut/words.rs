@@ -3,12 +3,13 @@
 //! The words stand in `moves.en.json`; this only chooses among them and fills in lengths and angles.
 
 use super::{
-    Cut, FingerShape, FirstLength, Guide, Layout, Move, Over, Sections, Technique, TechniqueKind, Way,
+    Cut, FingerShape, FirstLength, Gathered, Guide, Layout, Move, Over, Sections, Technique, TechniqueKind,
+    Way,
 };
 use crate::fibre::HeldState;
 use crate::head::Landmark;
 use crate::mark::Place;
-use crate::section::{Along, Parting, Region};
+use crate::section::{Along, Half, Parting, Region};
 use crate::units::LengthUnit;
 use serde::Serialize;
 use std::collections::BTreeMap;
@@ -63,6 +64,7 @@ impl Say {
         let key = match &each.way {
             Way::Perimeter(_) => "perimeter",
             Way::Sections(_) => "sections",
+            Way::Gathered(_) => "gathered",
             Way::Weight(_) => "weight",
         };
         let title = if each.name.is_empty() { text(&format!("title.{key}"), &[]) } else { each.name.clone() };
@@ -102,6 +104,16 @@ impl Say {
                     ("length", self.length(sections.length)),
                 ];
                 text("way.sections", &gaps)
+            }
+            Way::Gathered(gathered) => {
+                let gaps = [
+                    ("state", state(each.state)),
+                    ("region", region),
+                    ("layout", self.layout(&gathered.layout)),
+                    ("point", pointed(gathered)),
+                    ("past", self.mm(gathered.past_mm)),
+                ];
+                text(if gathered.past_mm == 0.0 { "way.gathered" } else { "way.gathered_past" }, &gaps)
             }
             Way::Weight(layout) => {
                 let gaps = [
@@ -209,12 +221,22 @@ impl Say {
             ("depth", self.mm(depth)),
         ];
         let key = if technique.kind == TechniqueKind::Brick { "amount.stubs" } else { "amount.depth" };
-        text(key, &gaps)
+        let said = text(key, &gaps);
+        if technique.under == 0.0 { said } else { text("amount.under", &[("technique", said)]) }
     }
 }
 
 fn state(state: HeldState) -> String {
     text("state", &[("moisture", word("moisture", state.moisture)), ("comb", word("comb", state.comb))])
+}
+
+fn pointed(gathered: &Gathered) -> String {
+    let side = match gathered.of_side() {
+        _ if !gathered.to.is_paired() => "place.at",
+        Half::Left => "place.left",
+        Half::Right => "place.right",
+    };
+    text(side, &[("point", word("point", gathered.to))])
 }
 
 fn landmark(landmark: Landmark) -> String {
@@ -223,6 +245,10 @@ fn landmark(landmark: Landmark) -> String {
 
 fn over(over: Over) -> String {
     match over {
+        Over::Plane(through) => {
+            let names = through.map(landmark).join(&text("parting.join", &[]));
+            text("over.plane", &[("points", names)])
+        }
         Over::Landmark(to) => text("over.landmark", &[("landmark", landmark(to))]),
         plain => word("over", plain),
     }

@@ -1,6 +1,8 @@
 //! The way a strand takes from its root down.
 
-use crate::hair::{PartLine, Strand};
+use super::LEVEL_MM;
+use super::shell::cells_of;
+use crate::hair::{Growth, PartLine, Strand};
 use crate::head::{Body, Root, Vec3};
 use crate::section::Scalp;
 use rayon::prelude::*;
@@ -18,41 +20,101 @@ pub struct Drape {
     at: Vec<f64>,
     /// Which point it leaves the head at.
     leaves: usize,
+    /// How much its growth goes against its fall, 0 to 1.
+    against: f64,
+    /// What it passes on the way to its last point.
+    stops: Vec<Stop>,
+}
+
+/// A level that a way passes. There are a hundred on a way and thousands of ways, so they are kept small.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Stop {
+    /// Length of the way to it, mm.
+    pub way_mm: f64,
+    /// Distance from the axis, mm.
+    pub radius_mm: f32,
+    /// How many times as long as it is high the way is here.
+    pub longer: f32,
+    /// The two cells nearest to it, and the share of the first.
+    pub cells: [u8; 2],
+    pub share: f32,
+}
+
+/// Least sine of a descent: nearly level hair is taken to lie at 20°, or a thin layer would seem endlessly wide.
+const LEAST_DESCENT: f64 = 0.35;
+
+impl Stop {
+    /// A stop so far along at a place where the way goes down by this sine.
+    pub fn new(way_mm: f64, place: &Vec3, descent: f64) -> Self {
+        let [(one, share), (other, _)] = cells_of(place.x, place.z);
+        Self {
+            way_mm,
+            radius_mm: place.x.hypot(place.z) as f32,
+            longer: (1.0 / descent.max(LEAST_DESCENT)) as f32,
+            cells: [one as u8, other as u8],
+            share: share as f32,
+        }
+    }
 }
 
 /// The ways of all strands. They depend on head and part, not on any cut.
-pub fn drape_all(scalp: &Scalp, body: &Body, part: PartLine, strands: &[Strand]) -> Vec<Drape> {
-    strands.par_iter().map(|strand| Drape::of(scalp, body, part, &strand.root)).collect()
+pub fn drape_all(
+    scalp: &Scalp,
+    body: &Body,
+    part: PartLine,
+    growth: &[Growth],
+    strands: &[Strand],
+) -> Vec<Drape> {
+    strands.par_iter().map(|strand| Drape::of(scalp, body, part, growth, &strand.root)).collect()
 }
 
 impl Drape {
-    fn of(scalp: &Scalp, body: &Body, part: PartLine, root: &Root) -> Self {
+    fn of(scalp: &Scalp, body: &Body, part: PartLine, growth: &[Growth], root: &Root) -> Self {
         let parts = part.nearest(scalp, &root.at);
         let away = Vec3::new(root.at.x - parts.x, 0.0, root.at.z - parts.z);
         let away = if away.norm() > 1e-9 { away.normalize() } else { Vec3::zeros() };
-        let mut way = Self { points: vec![root.at], at: vec![0.0], leaves: 0 };
-        way.over_the_scalp(scalp, root.normal, away);
+        let mut way = Self {
+            points: Vec::with_capacity(96),
+            at: Vec::with_capacity(96),
+            leaves: 0,
+            against: 0.0,
+            stops: Vec::new(),
+        };
+        way.points.push(root.at);
+        way.at.push(0.0);
+        way.over_the_scalp(scalp, root.normal, away, growth);
         way.leaves = way.points.len() - 1;
         way.over_the_shoulders(body);
+        way.stops = way.stop_at_levels();
+        // Thousands of ways are kept as long as a head is.
+        way.points.shrink_to_fit();
+        way.at.shrink_to_fit();
+        way.stops.shrink_to_fit();
         way
     }
 
-    /// Down the scalp and away from the part until the scalp turns under.
-    fn over_the_scalp(&mut self, scalp: &Scalp, mut normal: Vec3, away: Vec3) {
-        for _ in 0..MOST_STEPS {
+    /// Down the scalp and away from the part, bent by how it grows, until the scalp turns under.
+    fn over_the_scalp(&mut self, scalp: &Scalp, mut normal: Vec3, away: Vec3, growth: &[Growth]) {
+        for step in 0..MOST_STEPS {
             if normal.y <= 0.0 {
                 return;
             }
             let wish = away - Vec3::y();
-            let along = wish - normal * normal.dot(&wish);
-            if along.norm() < 1e-9 {
-                return;
-            }
+            let falls = wish - normal * normal.dot(&wish);
             let p = self.end();
-            let next = scalp.form.point(&(p + along.normalize() * STEP_MM));
-            if next.y >= p.y {
-                return;
+            let bend: Vec3 = growth.iter().map(|each| each.bend(scalp, &p, &normal)).sum();
+            if step == 0 && bend.norm() > 1e-9 && falls.norm() > 1e-9 {
+                let strength = bend.norm().min(1.0);
+                self.against = strength * 0.5 * (1.0 - bend.normalize().dot(&falls.normalize()));
             }
+            // Growth bends the fall; uphill it can't carry hair that is long enough to fall at all.
+            let ways = [falls.try_normalize(1e-9).unwrap_or_else(Vec3::zeros) + bend, falls];
+            let next = ways
+                .iter()
+                .filter_map(|way| way.try_normalize(1e-9))
+                .map(|way| scalp.form.point(&(p + way * STEP_MM)))
+                .find(|next| next.y < p.y);
+            let Some(next) = next else { return };
             self.push(next);
             normal = scalp.form.normal(&next);
         }
@@ -63,17 +125,17 @@ impl Drape {
         let leave = self.end();
         let side = if leave.z < 0.0 { -1.0 } else { 1.0 };
         let lowest = body.waist_mm;
-        let mut y = leave.y - LEVEL;
+        let mut y = leave.y - LEVEL_MM;
         while y > lowest {
             let depth = body.half_depth_mm(leave.x, y);
             if depth > leave.z.abs() {
                 // Down to where it touches it hangs straight.
-                if self.points.len() - 1 == self.leaves && y + LEVEL < leave.y {
-                    self.push(Vec3::new(leave.x, y + LEVEL, leave.z));
+                if self.points.len() - 1 == self.leaves && y + LEVEL_MM < leave.y {
+                    self.push(Vec3::new(leave.x, y + LEVEL_MM, leave.z));
                 }
                 self.push(Vec3::new(leave.x, y, side * depth));
             }
-            y -= LEVEL;
+            y -= LEVEL_MM;
         }
     }
 
@@ -90,6 +152,11 @@ impl Drape {
     /// Where it leaves the head.
     pub fn leave(&self) -> Vec3 {
         self.points[self.leaves]
+    }
+
+    /// How much its growth goes against its fall at the root, 0 to 1.
+    pub fn against(&self) -> f64 {
+        self.against
     }
 
     /// How long it lies on the scalp, mm.
@@ -111,22 +178,29 @@ impl Drape {
         self.points[next - 1].lerp(&self.points[next], share)
     }
 
-    /// Every level of height (a multiple of `step_mm`) that a hair of this length passes on its way down: the level's
-    /// number, the length of the way to it, the place, and the sine of the descent there.
-    pub fn levels(&self, length_mm: f64, step_mm: f64, mut visit: impl FnMut(i32, f64, &Vec3, f64)) {
-        let mut from = (self.points[0], 0.0);
-        let mut level = (from.0.y / step_mm).floor() as i32;
-        let ends = self.place(length_mm);
-        let inner = self.points.iter().copied().zip(self.at.iter().copied()).skip(1);
-        for to in inner.take_while(|(_, at)| *at < length_mm).chain([(ends, length_mm)]) {
-            let (drop, run) = (from.0.y - to.0.y, to.1 - from.1);
-            while drop > 0.0 && f64::from(level) * step_mm >= to.0.y {
-                let share = (from.0.y - f64::from(level) * step_mm) / drop;
-                visit(level, from.1 + share * run, &from.0.lerp(&to.0, share), drop / run);
+    /// The last point of the way, from which it goes straight down, and the length of the way to it, mm.
+    pub fn hangs_from(&self) -> (Vec3, f64) {
+        (self.end(), self.at[self.at.len() - 1])
+    }
+
+    /// Number of the highest level (of [`LEVEL_MM`]) that is passed on the way to its last point, and each that is
+    /// passed from there down.
+    pub(super) fn stops(&self) -> (i32, &[Stop]) {
+        ((self.points[0].y / LEVEL_MM).floor() as i32, &self.stops)
+    }
+
+    fn stop_at_levels(&self) -> Vec<Stop> {
+        let mut stops = Vec::with_capacity(2 * self.points.len());
+        let (mut level, _) = self.stops();
+        for (pair, at) in self.points.windows(2).zip(self.at.windows(2)) {
+            let (drop, run) = (pair[0].y - pair[1].y, at[1] - at[0]);
+            while drop > 0.0 && f64::from(level) * LEVEL_MM >= pair[1].y {
+                let share = (pair[0].y - f64::from(level) * LEVEL_MM) / drop;
+                stops.push(Stop::new(at[0] + share * run, &pair[0].lerp(&pair[1], share), drop / run));
                 level -= 1;
             }
-            from = to;
         }
+        stops
     }
 
     /// The first part of the way, so long, as points.
@@ -135,9 +209,6 @@ impl Drape {
         within.chain([self.place(length_mm)]).collect()
     }
 }
-
-/// Step down the shoulders, mm.
-const LEVEL: f64 = 5.0;
 
 #[cfg(test)]
 mod tests {
@@ -183,17 +254,17 @@ mod tests {
     fn levels_are_passed_one_by_one_at_the_length_that_leads_to_them() {
         let hair = hair(0.0);
         for drape in hair.drapes.iter().step_by(17) {
-            let mut last: Option<i32> = None;
-            drape.levels(400.0, 5.0, |level, way, place, sine| {
-                assert!((place.y - 5.0 * f64::from(level)).abs() < 1e-9);
-                assert!((drape.place(way) - place).norm() < 1e-6);
-                assert!((0.0..=1.0 + 1e-9).contains(&sine));
-                assert!(last.is_none_or(|last| last == level + 1));
-                last = Some(level);
-            });
-            let ends = drape.place(400.0).y;
-            let last = last.expect("it passes some");
-            assert!(5.0 * f64::from(last) >= ends - 1e-9 && 5.0 * f64::from(last - 1) < ends + 1e-9);
+            let (highest, stops) = drape.stops();
+            let (last, way) = drape.hangs_from();
+            for (i, stop) in stops.iter().enumerate() {
+                let place = drape.place(stop.way_mm);
+                assert!((place.y - LEVEL_MM * f64::from(highest - i as i32)).abs() < 1e-6);
+                assert!((place.x.hypot(place.z) - f64::from(stop.radius_mm)).abs() < 1e-4);
+                assert!((1.0..=1.0 / LEAST_DESCENT + 1e-6).contains(&f64::from(stop.longer)));
+                assert!(stop.way_mm <= way + 1e-9);
+            }
+            let lowest = LEVEL_MM * f64::from(highest - stops.len() as i32 + 1);
+            assert!(lowest >= last.y - 1e-9 && lowest - LEVEL_MM < last.y + 1e-9);
         }
     }
 }

@@ -1,5 +1,6 @@
 //! The room hair takes, by azimuth and height.
 
+use super::drape::Stop;
 use super::shell::cells_of;
 use super::{AZIMUTHS, Drape, LEVEL_MM};
 use crate::constants::{PACKING_RADIUS_MM, PACKING_STRAIGHT};
@@ -8,9 +9,7 @@ use crate::hair::{Hair, Lengths, SHARES, Strand};
 use rayon::prelude::*;
 
 /// Strands summed in one go. A fixed number, so that sums are the same on any number of threads.
-const CHUNK: usize = 512;
-/// Least sine of a descent: nearly level hair is taken to lie at 20°, or a thin layer would seem endlessly wide.
-const LEAST_DESCENT: f64 = 0.35;
+const CHUNK: usize = 1024;
 /// Share of its free length by which a strand stands off the scalp: hair leaves it at about 30°.
 const STAND_SHARE: f64 = 0.5;
 
@@ -47,6 +46,18 @@ impl Cell {
         self.scalp_mm2 += weight * other.scalp_mm2;
         self.stand_mm3 += weight * other.stand_mm3;
     }
+
+    /// Takes away what is only left of hair that has ended.
+    fn without_rounding(&mut self) {
+        for (room, moment) in self.room_mm2.iter_mut().zip(&mut self.moment_mm3) {
+            if *room < ROUNDING {
+                (*room, *moment) = (0.0, 0.0);
+            }
+        }
+        if self.width_mm < ROUNDING {
+            (self.width_mm, self.mass_g_per_mm) = (0.0, 0.0);
+        }
+    }
 }
 
 /// Cells by level, from `highest` down, then by azimuth.
@@ -79,6 +90,12 @@ pub(super) fn worn(strand: &Strand, lengths: &Lengths, style: WornStyle) -> Worn
     out
 }
 
+/// Worn lengths of a whole head.
+pub(super) fn all_worn(hair: &Hair, lengths: &[Lengths]) -> Vec<Worn> {
+    let one = |(strand, lengths): (&Strand, &Lengths)| worn(strand, lengths, hair.worn);
+    hair.strands.par_iter().zip(lengths).with_min_len(64).map(one).collect()
+}
+
 /// Share of the room that is fibre, of hair of this loop radius (mm) that is so far open. A loop that is pulled open is
 /// narrower by the share that is left to open, and pushes its neighbours less far away.
 fn packing(loop_radius_mm: f64, open: f64) -> f64 {
@@ -96,29 +113,132 @@ impl Field {
         };
         let lowest = drapes.iter().zip(worn).map(ends).fold(0.0, f64::min);
         let rows = (highest - (lowest / LEVEL_MM).floor() as i32 + 1).max(1) as usize;
-        let parts: Vec<Vec<[Cell; AZIMUTHS]>> = (0..hair.strands.len().div_ceil(CHUNK))
+        let parts: Vec<Sums> = (0..hair.strands.len().div_ceil(CHUNK))
             .into_par_iter()
             .map(|part| {
-                let mut cells = vec![[Cell::default(); AZIMUTHS]; rows];
+                let mut sums = Sums::new(highest, rows);
                 for i in part * CHUNK..((part + 1) * CHUNK).min(hair.strands.len()) {
-                    lay(&mut cells, highest, hair, &hair.strands[i], &drapes[i], &worn[i]);
+                    sums.lay(hair, &hair.strands[i], &drapes[i], &worn[i]);
                 }
-                cells
+                sums
             })
             .collect();
-        let mut cells = vec![[Cell::default(); AZIMUTHS]; rows];
+        let mut parts = parts.into_iter();
+        let mut all = parts.next().unwrap_or_else(|| Sums::new(highest, rows));
         for part in parts {
-            for (row, more) in cells.iter_mut().zip(&part) {
-                for (cell, more) in row.iter_mut().zip(more) {
-                    cell.add(more, 1.0);
-                }
+            all.add(&part);
+        }
+        Self { highest, rows: smooth(&all.cells()) }
+    }
+}
+
+/// What is laid into cells. Hair that hangs straight down is the same in every cell it passes: it is noted where it
+/// begins and where it has ended, and summed over the rows at last.
+struct Sums {
+    highest: i32,
+    passes: Vec<[Cell; AZIMUTHS]>,
+    begins: Vec<[Cell; AZIMUTHS]>,
+}
+
+/// Fibre width (mm) and room (mm²) in a cell below which what is left there is rounding: a single hair is ten thousand
+/// times as much.
+const ROUNDING: f64 = 1e-6;
+
+impl Sums {
+    fn new(highest: i32, rows: usize) -> Self {
+        let none = || vec![[Cell::default(); AZIMUTHS]; rows];
+        Self { highest, passes: none(), begins: none() }
+    }
+
+    fn add(&mut self, other: &Self) {
+        let each = |to: &mut Vec<[Cell; AZIMUTHS]>, from: &[[Cell; AZIMUTHS]]| {
+            for (cell, more) in to.iter_mut().flatten().zip(from.iter().flatten()) {
+                cell.add(more, 1.0);
+            }
+        };
+        each(&mut self.passes, &other.passes);
+        each(&mut self.begins, &other.begins);
+    }
+
+    fn cells(mut self) -> Vec<[Cell; AZIMUTHS]> {
+        let mut hangs = [Cell::default(); AZIMUTHS];
+        for (row, begins) in self.passes.iter_mut().zip(&self.begins) {
+            for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
+                hangs.add(begins, 1.0);
+                cell.add(hangs, 1.0);
+                cell.without_rounding();
             }
         }
-        Self { highest, rows: smooth(&cells) }
+        self.passes
+    }
+
+    fn row(&self, level: i32) -> Option<usize> {
+        usize::try_from(self.highest - level).ok().filter(|row| *row < self.passes.len())
+    }
+
+    /// Adds a strand to the cells its shares pass.
+    fn lay(&mut self, hair: &Hair, strand: &Strand, drape: &Drape, worn: &Worn) {
+        let bundles = bundles(strand, worn);
+        let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
+        let (highest, stops) = drape.stops();
+        for (level, stop) in (i32::MIN..=highest).rev().zip(stops) {
+            if stop.way_mm >= longest {
+                return self.stand(hair, strand, drape, worn);
+            }
+            let Some(row) = self.row(level) else { continue };
+            let there = bundles.iter().filter(|bundle| bundle.ends_mm > stop.way_mm);
+            let sum = there.fold(Bundle::default(), |sum, bundle| sum.plus(bundle, f64::from(stop.longer)));
+            put(&mut self.passes[row], stop, &sum, 1.0);
+        }
+        // From its last point on a hair hangs over one place: it is noted in the first row it passes there and, the
+        // other way, in the row after its last.
+        let (from, way) = drape.hangs_from();
+        let first = highest - stops.len() as i32;
+        let over = Stop::new(way, &from, 1.0);
+        for bundle in bundles.iter().filter(|bundle| bundle.ends_mm > way) {
+            let below = ((from.y - (bundle.ends_mm - way)) / LEVEL_MM).ceil() as i32 - 1;
+            let Some(row) = self.row(first).filter(|_| below < first) else { continue };
+            put(&mut self.begins[row], &over, bundle, 1.0);
+            if let Some(row) = self.row(below) {
+                put(&mut self.begins[row], &over, bundle, -1.0);
+            }
+        }
+        self.stand(hair, strand, drape, worn);
+    }
+
+    /// How far hair stands off by its own stiffness: fully while it is shorter than the length over which its weight
+    /// bends it, ever less beyond. What grows against its fall stands up to twice as far.
+    fn stand(&mut self, hair: &Hair, strand: &Strand, drape: &Drape, worn: &Worn) {
+        let rod = strand.model.rod(0.0, hair.worn.curvature_share());
+        let bending = (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt();
+        let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
+        let stands = STAND_SHARE * (1.0 + drape.against()) * mean / (1.0 + (mean / bending).powi(2));
+        let root = strand.root.at;
+        let Some(row) = self.row((root.y / LEVEL_MM).floor() as i32) else { return };
+        for (cell, share) in cells_of(root.x, root.z) {
+            let cell = &mut self.passes[row][cell];
+            cell.scalp_mm2 += share * strand.root.area_mm2;
+            cell.stand_mm3 += share * strand.root.area_mm2 * stands;
+        }
+    }
+}
+
+/// Adds what passes a stop to the two cells nearest to it, so many times.
+fn put(row: &mut [Cell; AZIMUTHS], stop: &Stop, what: &Bundle, times: f64) {
+    let radius = f64::from(stop.radius_mm);
+    let ring = (((radius - INNERMOST_MM) / RING_MM).max(0.0) as usize).min(RINGS - 1);
+    let share = f64::from(stop.share);
+    for (cell, share) in stop.cells.into_iter().zip([share, 1.0 - share]) {
+        let (cell, share) = (&mut row[usize::from(cell)], share * times);
+        cell.room_mm2[ring] += share * what.room_mm2;
+        cell.moment_mm3[ring] += share * radius * what.room_mm2;
+        cell.width_mm += share * what.width_mm;
+        cell.mass_g_per_mm += share * what.mass_g_per_mm;
     }
 }
 
 /// Shares of a strand that end at the same length.
+#[derive(Default)]
 struct Bundle {
     /// How long, worn, mm.
     ends_mm: f64,
@@ -126,6 +246,18 @@ struct Bundle {
     room_mm2: f64,
     width_mm: f64,
     mass_g_per_mm: f64,
+}
+
+impl Bundle {
+    /// With another that lies beside it, on a way so many times as long as it is high.
+    fn plus(self, other: &Self, longer: f64) -> Self {
+        Self {
+            ends_mm: self.ends_mm.max(other.ends_mm),
+            room_mm2: self.room_mm2 + longer * other.room_mm2,
+            width_mm: self.width_mm + other.width_mm,
+            mass_g_per_mm: self.mass_g_per_mm + longer * other.mass_g_per_mm,
+        }
+    }
 }
 
 fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
@@ -145,60 +277,6 @@ fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
         }
     }
     out
-}
-
-/// Adds a strand to the cells its shares pass.
-fn lay(
-    cells: &mut [[Cell; AZIMUTHS]],
-    highest: i32,
-    hair: &Hair,
-    strand: &Strand,
-    drape: &Drape,
-    worn: &Worn,
-) {
-    let bundles = bundles(strand, worn);
-    let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
-    let row_of = |level: i32| usize::try_from(highest - level).ok();
-    // Hanging hair stays over one place: where that is, is worked out once.
-    let mut over = (f64::NAN, f64::NAN);
-    let (mut nearest, mut radius, mut ring) = ([(0, 0.0); 2], 0.0, 0);
-    drape.levels(longest, LEVEL_MM, |level, way, place, descent| {
-        let Some(row) = row_of(level).and_then(|row| cells.get_mut(row)) else { return };
-        if over != (place.x, place.z) {
-            over = (place.x, place.z);
-            nearest = cells_of(place.x, place.z);
-            radius = place.x.hypot(place.z);
-            ring = (((radius - INNERMOST_MM) / RING_MM).max(0.0) as usize).min(RINGS - 1);
-        }
-        let slope = descent.max(LEAST_DESCENT);
-        let (mut room, mut width, mut mass) = (0.0, 0.0, 0.0);
-        for bundle in bundles.iter().filter(|bundle| bundle.ends_mm > way) {
-            room += bundle.room_mm2 / slope;
-            width += bundle.width_mm;
-            mass += bundle.mass_g_per_mm / slope;
-        }
-        for (cell, share) in nearest {
-            let cell = &mut row[cell];
-            cell.room_mm2[ring] += share * room;
-            cell.moment_mm3[ring] += share * radius * room;
-            cell.width_mm += share * width;
-            cell.mass_g_per_mm += share * mass;
-        }
-    });
-    // How far hair stands off by its own stiffness: fully while it is shorter than the length over which its weight
-    // bends it, ever less beyond.
-    let rod = strand.model.rod(0.0, hair.worn.curvature_share());
-    let bending = (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt();
-    let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
-    let stands = STAND_SHARE * mean / (1.0 + (mean / bending).powi(2));
-    let root = strand.root.at;
-    let level = (root.y / LEVEL_MM).floor() as i32;
-    if let Some(row) = row_of(level).and_then(|row| cells.get_mut(row)) {
-        for (cell, share) in cells_of(root.x, root.z) {
-            row[cell].scalp_mm2 += share * strand.root.area_mm2;
-            row[cell].stand_mm3 += share * strand.root.area_mm2 * stands;
-        }
-    }
 }
 
 /// Spreads each cell a little over its neighbours, so that guide strands stand for the hair between them: binomial

@@ -14,7 +14,8 @@ mod svg;
 
 pub use drape::{Drape, drape_all};
 pub use outline::Outline;
-pub use result::{Fall, LevelShare, ZoneFall, fall};
+pub(crate) use outline::Surface;
+pub use result::{Fall, LevelShare, ZoneFall, fall, worn_lines};
 pub use shell::Shell;
 pub use svg::svg;
 

@@ -1,23 +1,25 @@
 //! Outlines of the worn hair.
 
-use super::field::{Cell, Field};
+use super::field::{Cell, Field, all_worn};
 use super::shell::azimuth_of;
 use super::{AZIMUTHS, LEVEL_MM, Shell};
+use crate::hair::{Hair, Lengths};
+use crate::head::Vec3;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
 /// How far hair stands out, by height and azimuth.
 #[derive(Debug, Clone)]
-pub(super) struct Surface {
-    pub highest: i32,
+pub(crate) struct Surface {
+    pub(super) highest: i32,
     /// Outer radius of hair or head, mm, by level from the highest down, then azimuth; 0 where there is neither.
-    pub outer: Vec<[f64; AZIMUTHS]>,
+    pub(super) outer: Vec<[f64; AZIMUTHS]>,
     /// How closed the hair is, 0 to 1: 1 where its outline could not be told from a solid one.
-    pub cover: Vec<[f64; AZIMUTHS]>,
+    pub(super) cover: Vec<[f64; AZIMUTHS]>,
     /// The same of hair or head.
     solid: Vec<[f64; AZIMUTHS]>,
     /// Height of the outline on top, mm.
-    pub top_mm: f64,
+    pub(super) top_mm: f64,
 }
 
 /// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in, so that single
@@ -26,7 +28,7 @@ const FULL: f64 = 1.0;
 
 impl Surface {
     /// Stacks the field outside the head.
-    pub fn of(field: &Field, shell: &Shell, head_top_mm: f64) -> Self {
+    pub(super) fn of(field: &Field, shell: &Shell, head_top_mm: f64) -> Self {
         let wedge = TAU / AZIMUTHS as f64;
         let mut stands = [0.0; AZIMUTHS];
         let mut outer = Vec::with_capacity(field.rows.len());
@@ -64,8 +66,40 @@ impl Surface {
         Self { highest: field.highest, outer, cover, solid, top_mm: head_top_mm + thick }
     }
 
-    pub fn height_mm(&self, row: usize) -> f64 {
-        f64::from(self.highest - row as i32) * LEVEL_MM
+    /// The surface of hair worn at these fibre lengths.
+    pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
+        Self::of(&Field::of(hair, &hair.drapes, &all_worn(hair, lengths)), &hair.shell, hair.form.top_mm())
+    }
+
+    pub(super) fn height_mm(&self, row: usize) -> f64 {
+        f64::from(self.level(row)) * LEVEL_MM
+    }
+
+    /// Rows, from the top down.
+    pub fn rows(&self) -> usize {
+        self.outer.len()
+    }
+
+    /// Number of the level of a row.
+    pub fn level(&self, row: usize) -> i32 {
+        self.highest - row as i32
+    }
+
+    /// Height of the outline on top, mm.
+    pub fn top_mm(&self) -> f64 {
+        self.top_mm
+    }
+
+    /// How far hair or head stands out in a cell, mm, and how closed the hair is, 0 to 1.
+    pub fn outer_mm(&self, row: usize, cell: usize) -> (f64, f64) {
+        (self.outer[row][cell], self.cover[row][cell])
+    }
+
+    /// Where that is.
+    pub fn point(&self, row: usize, cell: usize) -> Vec3 {
+        let (sin, cos) = azimuth_of(cell).sin_cos();
+        let out = self.outer[row][cell];
+        Vec3::new(out * sin, self.height_mm(row), out * cos)
     }
 }
 

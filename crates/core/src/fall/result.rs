@@ -1,13 +1,12 @@
 //! What can be told from the fall.
 
-use super::field::{Field, Worn, worn};
+use super::field::{Field, Worn, all_worn};
 use super::outline::Surface;
 use super::{AZIMUTHS, Outline};
 use crate::constants::SEE_THROUGH;
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::drawn;
 use crate::reading::Zone;
-use rayon::prelude::*;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
@@ -16,7 +15,7 @@ const STRONG_SHARE: f64 = 0.5;
 /// Share of the greatest width that still counts as widest.
 const STILL_WIDEST: f64 = 0.99;
 /// Strands that are handed out as lines to draw.
-const LINES: usize = 240;
+const LINES: usize = 160;
 
 /// A zone as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -84,13 +83,7 @@ pub struct Fall {
 
 /// The fall of hair at these fibre lengths, worn as the client wears it.
 pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
-    let worn: Vec<Worn> = hair
-        .strands
-        .par_iter()
-        .zip(lengths)
-        .with_min_len(64)
-        .map(|(strand, lengths)| worn(strand, lengths, hair.worn))
-        .collect();
+    let worn = all_worn(hair, lengths);
     let field = Field::of(hair, &hair.drapes, &worn);
     let surface = Surface::of(&field, &hair.shell, hair.form.top_mm());
     let front = Outline::across(&surface);
@@ -112,7 +105,7 @@ pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
         strong_to_mm: lowest(&|level| level.fullness >= STRONG_SHARE),
         see_through_below_mm: lowest(&|level| level.light <= SEE_THROUGH.value),
         lowest_mm: (0..worn.len()).map(ends).fold(f64::INFINITY, f64::min),
-        lines: lines(hair, &worn),
+        lines: lines(hair, &worn, LINES),
         front,
         levels,
     }
@@ -179,9 +172,14 @@ fn zones(hair: &Hair, lengths: &[Lengths], worn: &[Worn]) -> Vec<ZoneFall> {
     Zone::ALL.into_iter().map(of).collect()
 }
 
+/// About so many strands of hair worn at these fibre lengths, as lines, mm.
+pub fn worn_lines(hair: &Hair, lengths: &[Lengths], count: usize) -> Vec<Vec<[f32; 3]>> {
+    lines(hair, &all_worn(hair, lengths), count)
+}
+
 /// Every so many-th strand, at its mean length.
-fn lines(hair: &Hair, worn: &[Worn]) -> Vec<Vec<[f32; 3]>> {
-    let step = (hair.strands.len() / LINES).max(1);
+fn lines(hair: &Hair, worn: &[Worn], count: usize) -> Vec<Vec<[f32; 3]>> {
+    let step = (hair.strands.len() / count).max(1);
     (0..hair.strands.len())
         .step_by(step)
         .map(|i| {

@@ -29,6 +29,14 @@ pub struct Rod {
     pub weight_mn_mm: f64,
 }
 
+/// The lower end of a strand.
+struct Tip {
+    reduced_pull: f64,
+    theta: f64,
+    extension: f64,
+    gamma: f64,
+}
+
 impl Rod {
     /// The spiral of this material and curl.
     pub fn new(material: Material, curl: Curl) -> Self {
@@ -74,18 +82,76 @@ impl Rod {
 
     /// Axial length of `length_mm` of fibre that carries its own weight and `tip_pull_mn` at its lower end, mm.
     pub fn helix_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
-        let tip = tip_pull_mn / self.scale_mn;
-        let root = (tip_pull_mn + self.weight_mn_mm * length_mm) / self.scale_mn;
-        // Differences of Γ lose digits when the weight adds little to the pull: there x is constant to within f64.
-        if root - tip < 1e-7 * (1.0 + tip) {
-            return length_mm * self.inclination(0.5 * (root + tip)).cos();
+        self.helix_above(&self.tip(tip_pull_mn), length_mm).0
+    }
+
+    /// The fibre whose axial length is `helix_mm` with `tip_pull_mn` at its lower end, mm.
+    ///
+    /// Both lengths are plain functions of the inclination at the root, so that one search is enough.
+    pub(super) fn fibre_of_helix_mm(&self, helix_mm: f64, tip_pull_mn: f64) -> f64 {
+        let tip = self.tip(tip_pull_mn);
+        let unit = self.characteristic_length_mm();
+        // A lower end under a pull that weight hardly adds to: differences of Γ would lose digits, and the extension
+        // hardly changes on the way up, so that Newton's method is there in a few steps.
+        if helix_mm / unit < 1e-3 * (1.0 + tip.reduced_pull) && tip.extension > 0.0 {
+            return self.fibre_of_even_helix_mm(helix_mm, &tip);
         }
-        self.characteristic_length_mm() * (self.gamma(root) - self.gamma(tip))
+        let reached = tip.gamma + helix_mm / unit;
+        let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
+        // Γ where closed loops are straight at last; from there on it grows as the pull does.
+        if t == 0.0 && reached >= 0.5 / c {
+            return unit * (reached + 0.5 / c - tip.reduced_pull);
+        }
+        // Γ is infinite at 0 unless loops are closed; S·Γ never is.
+        let over = |theta: f64| {
+            let (sin, x) = theta.sin_cos();
+            let (shape, offset) = (self.shape(x), x - t * sin);
+            let stored = 0.5 * c * offset * offset / shape;
+            if t == 0.0 {
+                c * x * x / (shape * shape) - stored - reached
+            } else {
+                c * (sin + c * t * x) * offset * x / (shape * shape) - sin * (stored + reached)
+            }
+        };
+        let root = zero_between((0.0, over(0.0)), (tip.theta, over(tip.theta)), tolerance::EXTENSION, over);
+        unit * (self.reduced_pull(root) - tip.reduced_pull)
+    }
+
+    fn fibre_of_even_helix_mm(&self, helix_mm: f64, tip: &Tip) -> f64 {
+        let mut length = helix_mm / tip.extension;
+        for _ in 0..tolerance::STEPS {
+            let (reached, slope) = self.helix_above(tip, length);
+            let step = (reached - helix_mm) / slope;
+            length -= step;
+            if step.abs() < tolerance::LENGTH_MM {
+                break;
+            }
+        }
+        length
+    }
+
+    fn tip(&self, pull_mn: f64) -> Tip {
+        let reduced_pull = pull_mn / self.scale_mn;
+        let theta = self.inclination(reduced_pull);
+        Tip { reduced_pull, theta, extension: theta.cos(), gamma: self.gamma(reduced_pull, theta) }
+    }
+
+    /// Axial length of `length_mm` of fibre above a tip, mm, and the extension at its root.
+    fn helix_above(&self, tip: &Tip, length_mm: f64) -> (f64, f64) {
+        let added = self.weight_mn_mm * length_mm / self.scale_mn;
+        let root = tip.reduced_pull + added;
+        // Differences of Γ lose digits when the weight adds little to the pull: there x is constant to within f64.
+        if added < 1e-7 * (1.0 + tip.reduced_pull) {
+            let x = self.inclination(tip.reduced_pull + 0.5 * added).cos();
+            return (length_mm * x, x);
+        }
+        let theta = self.inclination(root);
+        (self.characteristic_length_mm() * (self.gamma(root, theta) - tip.gamma), theta.cos())
     }
 
     /// Γ(T*) = ∫x dT*, from natural shape.
-    fn gamma(&self, reduced_pull: f64) -> f64 {
-        let (sin, x) = self.inclination(reduced_pull).sin_cos();
+    fn gamma(&self, reduced_pull: f64, theta: f64) -> f64 {
+        let (sin, x) = theta.sin_cos();
         let offset = x - self.torsion_ratio * sin;
         x * reduced_pull - 0.5 * self.stiffness_ratio * offset * offset / self.shape(x)
     }

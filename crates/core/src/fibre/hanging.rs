@@ -7,6 +7,8 @@
 //! That rise is then limited so that nothing hangs deeper than its length. The larger of helix and hook is taken.
 
 use super::Rod;
+use super::search::zero_between;
+use crate::tolerance;
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{FRAC_PI_2, FRAC_PI_4, TAU};
 
@@ -32,6 +34,29 @@ impl Rod {
     pub fn hanging_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
         let helix = self.helix_mm(length_mm, tip_pull_mn);
         helix.max(self.hook_mm(length_mm, tip_pull_mn)).min(length_mm)
+    }
+
+    /// The fibre that hangs to `depth_mm`, mm: [`Rod::hanging_mm`] the other way. The deeper of spiral and hook decides,
+    /// so the shorter of the two fibres is the answer.
+    pub fn fibre_hanging_mm(&self, depth_mm: f64, tip_pull_mn: f64) -> f64 {
+        if depth_mm <= 0.0 {
+            return 0.0;
+        }
+        let spiral = self.fibre_of_helix_mm(depth_mm, tip_pull_mn).max(depth_mm);
+        let (l, weight, pull) = self.reduced(spiral, tip_pull_mn);
+        // More than any hook of this length can sink: no need to ask how far it does.
+        if depth_mm > self.radius_mm * (1.0 + weight * (FRAC_PI_4 * l + 1.2) + 1.8 * pull) {
+            return spiral;
+        }
+        let over = |length: f64| self.hook_mm(length, tip_pull_mn).min(length) - depth_mm;
+        let (low, high) = (over(depth_mm), over(spiral));
+        if low >= 0.0 {
+            return depth_mm;
+        }
+        if high <= 0.0 {
+            return spiral;
+        }
+        zero_between((depth_mm, low), (spiral, high), tolerance::LENGTH_MM, over)
     }
 
     /// Depth of the free end below the root, mm; negative when it curls up above the root.

@@ -55,14 +55,12 @@ impl LengthModel {
 
     /// The fibre that is `worn_mm` long when worn, mm; none if no hair of this kind gets there.
     pub fn fibre_from_worn(&self, worn_mm: f64, style: WornStyle) -> Option<f64> {
-        let rod = self.rod(0.0, style.curvature_share());
-        fibre_reaching(worn_mm, LONGEST_FIBRE_MM, |fibre| rod.hanging_mm(fibre, 0.0))
+        reachable(self.rod(0.0, style.curvature_share()).fibre_hanging_mm(worn_mm, 0.0))
     }
 
     /// The fibre that hangs `hanging_mm` at `water_g_per_g`, mm; none if no hair of this kind gets there.
     pub fn fibre_from_hanging(&self, hanging_mm: f64, water_g_per_g: f64) -> Option<f64> {
-        let rod = self.rod(water_g_per_g, 1.0);
-        fibre_reaching(hanging_mm, LONGEST_FIBRE_MM, |fibre| rod.hanging_mm(fibre, 0.0))
+        reachable(self.rod(water_g_per_g, 1.0).fibre_hanging_mm(hanging_mm, 0.0))
     }
 
     /// How far from the scalp, in `state`, the point lies that is `fibre_mm` along a hair of `present_mm`, mm.
@@ -105,8 +103,15 @@ impl Hold {
 
     pub fn fibre_mm(&self, model: &LengthModel, held_mm: f64, present_mm: f64) -> Option<f64> {
         let rod = model.rod(self.water_g_per_g, 1.0);
+        if !self.tail_pulls {
+            return reachable(rod.fibre_hanging_mm(held_mm, self.pull_mn));
+        }
         fibre_reaching(held_mm, LONGEST_FIBRE_MM, |fibre| self.length_mm(&rod, fibre, present_mm))
     }
+}
+
+fn reachable(fibre_mm: f64) -> Option<f64> {
+    (fibre_mm <= LONGEST_FIBRE_MM).then_some(fibre_mm)
 }
 
 /// The x in (0, `highest`] where the increasing `f`, with 0 < f(x) ≤ x, reaches `target`; none if it doesn't.

@@ -5,9 +5,11 @@
 //! is eight equal shares that may differ in length, so that taking weight is exact bookkeeping ([`Lengths`]).
 
 mod blend;
+mod growth;
 mod request;
 
 pub use blend::Blend;
+pub use growth::{Growth, GrowthWay};
 pub use request::{HairRequest, PartLine};
 
 use crate::fall::{Drape, Shell};
@@ -73,6 +75,14 @@ impl Hair {
     /// The head that partings are drawn on.
     pub fn scalp(&self) -> Scalp<'_> {
         Scalp { form: &self.form, hairline: &self.hairline }
+    }
+
+    /// How high each of some strands is rooted among them, 0 the lowest and 1 the highest.
+    pub(crate) fn heights(&self, among: impl Iterator<Item = usize>) -> impl Fn(usize) -> f64 {
+        let y = |i: usize| self.strands[i].root.at.y;
+        let (low, high) =
+            among.map(y).fold((f64::INFINITY, f64::NEG_INFINITY), |(low, high), y| (low.min(y), high.max(y)));
+        move |i| if high > low { (self.strands[i].root.at.y - low) / (high - low) } else { 0.5 }
     }
 
     /// Mass of all hair of these lengths, g.

@@ -1,6 +1,6 @@
 //! A head of hair asked for as a document, and its making.
 
-use super::{Blend, Hair, SHARES, Strand};
+use super::{Blend, Growth, Hair, Lengths, SHARES, Strand};
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::{FieldErrors, Problem};
 use crate::fall::{Shell, drape_all};
@@ -14,6 +14,8 @@ use serde::{Deserialize, Serialize};
 const ROOTS: (f64, f64) = (256.0, 65_536.0);
 /// Hairs on a square centimetre.
 const DENSITY: (f64, f64) = (20.0, 500.0);
+/// How much shorter than the longest the shortest of a strand's shares can be.
+const TAPER: (f64, f64) = (0.0, 0.8);
 /// How far from the middle a part can lie, mm.
 const PART_MM: (f64, f64) = (-60.0, 60.0);
 
@@ -56,9 +58,16 @@ pub struct HairRequest {
     /// Where it parts.
     #[serde(default)]
     pub part: PartLine,
+    /// Where it grows a way of its own; at most 12 places.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub growth: Vec<Growth>,
     /// Hairs on a square centimetre, 20 to 500.
     #[serde(default = "usual_density")]
     pub hairs_per_cm2: f64,
+    /// How much shorter than the longest the shortest eighth of each strand is, as a share, 0 (blunt ends) to 0.8 (grown
+    /// out and broken).
+    #[serde(default)]
+    pub taper: f64,
     /// About how many guide roots, 256 to 65,536: 4,096 while editing.
     #[serde(default = "usual_roots")]
     pub roots: u32,
@@ -72,7 +81,9 @@ impl HairRequest {
             felt: Felt::default(),
             worn: WornStyle::default(),
             part: PartLine::default(),
+            growth: Vec::new(),
             hairs_per_cm2: usual_density(),
+            taper: 0.0,
             roots: usual_roots(),
         }
     }
@@ -81,8 +92,10 @@ impl HairRequest {
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²");
+        faults.range("taper", self.taper, TAPER, "");
         faults.range("roots", f64::from(self.roots), ROOTS, "");
         faults.range("part.left_mm", self.part.left_mm, PART_MM, "mm");
+        faults.take("growth", Growth::check(&self.growth));
         faults.take("felt", self.felt.check());
         faults.take("reading", self.reading.check());
         faults.or(())
@@ -112,14 +125,14 @@ impl HairRequest {
             .into_iter()
             .map(|root| {
                 let (model, length) = blend.at(&root.at.normalize());
-                lengths.push([length; SHARES]);
+                lengths.push(thinned(length, self.taper));
                 Strand { root, model, hairs: root.area_mm2 / 100.0 * self.hairs_per_cm2 }
             })
             .collect();
         let body = Body::of(&measures);
         let scalp = Scalp { form: &form, hairline: &hairline };
         Ok(Hair {
-            drapes: drape_all(&scalp, &body, self.part, &strands),
+            drapes: drape_all(&scalp, &body, self.part, &self.growth, &strands),
             shell: Shell::of(&form),
             part: self.part,
             worn: self.worn,
@@ -131,6 +144,11 @@ impl HairRequest {
             hairline,
         })
     }
+}
+
+/// Lengths of the shares of a strand that thins out evenly towards its ends.
+fn thinned(longest_mm: f64, taper: f64) -> Lengths {
+    std::array::from_fn(|i| longest_mm * (1.0 - taper * i as f64 / (SHARES - 1) as f64))
 }
 
 impl PartLine {

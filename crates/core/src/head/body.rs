@@ -30,6 +30,16 @@ impl Body {
         }
     }
 
+    /// The top of the shoulders beside the neck, mm.
+    pub fn shoulder_mm(&self) -> f64 {
+        self.shoulder_mm
+    }
+
+    /// How far the trunk reaches to either hand at a height, mm; 0 above the shoulders.
+    pub fn half_breadth_mm(&self, y: f64) -> f64 {
+        self.half_breadth_mm * ((self.shoulder_mm - y) / SLOPE_MM).clamp(0.0, 1.0)
+    }
+
     /// Half depth of the trunk at a place across it and a height, mm; 0 above the shoulders and beside them.
     pub fn half_depth_mm(&self, x: f64, y: f64) -> f64 {
         let across = x.abs() / self.half_breadth_mm;

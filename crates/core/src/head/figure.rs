@@ -56,6 +56,16 @@ impl Point {
         Self::Waist,
     ];
 
+    /// Whether it lies below the head.
+    pub fn is_of_the_body(self) -> bool {
+        matches!(self, Self::Shoulder | Self::Collarbone | Self::Armpit | Self::MidBack | Self::Waist)
+    }
+
+    /// Whether a face has it on both sides.
+    pub fn is_paired(self) -> bool {
+        matches!(self, Self::Cheekbone | Self::EarLobe | Self::JawCorner)
+    }
+
     /// Height above the ear canals, mm; below them is negative.
     ///
     /// The face is divided from hairline to chin by the thirds of the artistic canon, with the ear canal at 0.475 of

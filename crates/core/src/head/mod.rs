@@ -7,6 +7,7 @@
 //! each point of face and body.
 
 mod body;
+mod face;
 mod figure;
 mod form;
 mod hairline;
@@ -16,6 +17,7 @@ mod reach;
 mod roots;
 
 pub use body::Body;
+pub use face::skin_mm;
 pub use figure::{Figure, FigurePoint, FigureZone, Point};
 pub use form::{Felt, HeadForm, Vec3, direction, drawn};
 pub use hairline::Hairline;

@@ -111,7 +111,8 @@ impl MarkTask {
         self.belief.model()
     }
 
-    /// The mark in this state; none where so little is certain that no extra could keep the promise.
+    /// The mark in this state; none where so little is certain that no extra could keep the promise, or where what is
+    /// held doesn't tell how much hair there is.
     pub fn in_state(&self, state: HeldState) -> Option<Mark> {
         let model = self.model();
         let (hold, present) = (Hold::of(state), self.reading.stretched_mm);
@@ -123,6 +124,10 @@ impl MarkTask {
         let allowance = allowance_mm(self.target_mm, self.risk, |worn| fibre_for(worn).map(sd_at))?;
         let wished = fibre_for(self.target_mm + allowance)?;
         let held = model.held_mm(wished, present, state);
+        // Uncombed, a short hook under a heavy tail can hang deeper than a longer one: there a length tells nothing.
+        if held < held_without {
+            return None;
+        }
         let comb = self.unit.comb_mark_mm(held);
         let at_comb = model.fibre_from_held(comb, present, state).unwrap_or(wished).max(wished);
 

@@ -79,6 +79,17 @@ pub enum RegionTest {
     Not(Box<RegionTest>),
 }
 
+impl Half {
+    /// The other one.
+    #[must_use]
+    pub fn other(self) -> Self {
+        match self {
+            Self::Left => Self::Right,
+            Self::Right => Self::Left,
+        }
+    }
+}
+
 impl Region {
     /// The side of a straight parting on which a landmark lies.
     pub fn side_of(through: &[Landmark], with: Landmark) -> Self {
@@ -93,8 +104,7 @@ impl Region {
             Self::SideOf { parting, with } => {
                 Self::SideOf { parting: parting.mirrored(), with: with.mirrored() }
             }
-            Self::Half(Half::Left) => Self::Half(Half::Right),
-            Self::Half(Half::Right) => Self::Half(Half::Left),
+            Self::Half(half) => Self::Half(half.other()),
             Self::Zone(zone) => Self::Zone(zone.mirrored().unwrap_or(*zone)),
             Self::All(parts) => Self::All(parts.iter().map(Self::mirrored).collect()),
             Self::Any(parts) => Self::Any(parts.iter().map(Self::mirrored).collect()),

@@ -1,9 +1,10 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
 use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
-use actix_web::{get, post, web};
+use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
 use spirel_core::cut::{ShippedCut, shipped};
+use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::head::{Figure, RawMeasures};
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
@@ -107,6 +108,37 @@ pub async fn fall(
 ) -> Result<web::Json<FallAnswer>, Refusal> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.answer(&body.0)).await??))
+}
+
+/// A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move
+/// with hand and guide, as binary glTF in metres.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, content_type = "model/gltf-binary", body = Vec<u8>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/scene")]
+pub async fn scene(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<HttpResponse, Refusal> {
+    let heads = state.heads.clone();
+    let glb = state.compute(move || heads.scene(&body.0)).await??;
+    Ok(HttpResponse::Ok().content_type("model/gltf-binary").body(glb))
+}
+
+/// The worn outlines of a plan before and after its cut, as a drawing in millimetres.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, content_type = "image/svg+xml", body = String), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/outlines")]
+pub async fn outlines(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<HttpResponse, Refusal> {
+    let heads = state.heads.clone();
+    let answer = state.compute(move || heads.answer(&body.0)).await??;
+    Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg(&answer.before, &answer.after)))
 }
 
 /// The reusable cuts that ship.

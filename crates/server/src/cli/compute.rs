@@ -8,7 +8,7 @@ use serde::de::DeserializeOwned;
 use spirel_core::fall::svg;
 use spirel_core::fibre::HangRequest;
 use spirel_core::mark::MarkRequest;
-use spirel_core::plan::FallRequest;
+use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::{FieldError, FieldErrors, Problem};
 use std::io::{self, BufRead, BufWriter, Read, Write};
 use std::path::PathBuf;
@@ -32,6 +32,10 @@ pub(super) struct FallOptions {
     /// Write the outlines before and after as a picture to this file, too.
     #[arg(long)]
     svg: Option<PathBuf>,
+    /// Write the head with the hair before and after and the sections of the shown move as binary glTF to this file,
+    /// too.
+    #[arg(long)]
+    glb: Option<PathBuf>,
 }
 
 #[derive(Debug, Args)]
@@ -96,11 +100,27 @@ pub(super) fn run(what: &What) -> ExitCode {
 /// Whether the plan could be answered.
 fn answer_fall(options: &FallOptions) -> io::Result<bool> {
     let mut out = BufWriter::new(io::stdout().lock());
-    let answered = answer_one(&mut out, FallRequest::answer)?;
-    if let (Some(answer), Some(path)) = (&answered, &options.svg) {
+    let fallen = answer_one(&mut out, |request: &FallRequest| {
+        let scene = options.glb.is_some().then(|| request.scene()).transpose()?;
+        Ok(Fallen { answer: request.answer()?, scene })
+    })?;
+    let Some(Fallen { answer, scene }) = fallen else { return Ok(false) };
+    if let Some(path) = &options.svg {
         std::fs::write(path, svg(&answer.before, &answer.after))?;
     }
-    Ok(answered.is_some())
+    if let (Some(path), Some(scene)) = (&options.glb, scene) {
+        std::fs::write(path, scene)?;
+    }
+    Ok(true)
+}
+
+/// What is printed of a fall, and its scene.
+#[derive(Serialize)]
+struct Fallen {
+    #[serde(flatten)]
+    answer: FallAnswer,
+    #[serde(skip)]
+    scene: Option<Vec<u8>>,
 }
 
 /// Answers the one document on standard input; its faults go to standard error.

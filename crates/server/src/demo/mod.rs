@@ -150,6 +150,7 @@ mod tests {
                         worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
                         plan,
                         show_move: None,
+                        show_section: None,
                         unit: LengthUnit::Cm,
                     };
                     let answer = request.answer().expect("a possible plan");

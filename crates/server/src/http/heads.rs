@@ -8,8 +8,8 @@ use spirel_core::plan::{FallAnswer, FallRequest, fault_of_plan};
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};
 
-/// Heads kept; one is about 16 MB.
-const KEPT: usize = 6;
+/// Heads kept; docs/performance.md says what one takes.
+const KEPT: usize = 4;
 
 /// A head with the fall of its hair as it is.
 struct Grown {
@@ -26,6 +26,11 @@ impl GrownHeads {
     pub fn answer(&self, request: &FallRequest) -> Result<FallAnswer, FieldErrors> {
         let head = self.head(request.head()).map_err(fault_of_plan)?;
         request.answer_on(&head.hair, &head.before)
+    }
+
+    /// A plan as a scene, on such a head.
+    pub fn scene(&self, request: &FallRequest) -> Result<Vec<u8>, FieldErrors> {
+        request.scene_on(&self.head(request.head()).map_err(fault_of_plan)?.hair)
     }
 
     fn head(&self, wanted: HairRequest) -> Result<Arc<Grown>, FieldErrors> {

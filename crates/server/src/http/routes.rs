@@ -48,6 +48,8 @@ routes![
     compute::strand,
     compute::hang,
     compute::fall,
+    compute::scene,
+    compute::outlines,
     compute::cuts,
     audit::audit,
 ];

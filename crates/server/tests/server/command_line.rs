@@ -100,7 +100,9 @@ fn a_cut_falls_on_a_head_and_is_drawn() {
         json!({"reading": {"zones": {"top": zone, "nape": zone}}, "plan": {"cut": shipped}, "show_move": 0});
     let folder = tempfile::tempdir().unwrap();
     let picture = folder.path().join("fall.svg");
-    let out = spirel(&["compute", "fall", "--svg", picture.to_str().unwrap()], &ask.to_string());
+    let scene = folder.path().join("fall.glb");
+    let files = ["--svg", picture.to_str().unwrap(), "--glb", scene.to_str().unwrap()];
+    let out = spirel(&[&["compute", "fall"], &files[..]].concat(), &ask.to_string());
     assert!(out.status.success(), "{}", text(&out.stderr));
     let answer: Value = serde_json::from_slice(&out.stdout).unwrap();
     let mass = |when: &str| answer[when]["mass_g"].as_f64().unwrap();
@@ -108,12 +110,18 @@ fn a_cut_falls_on_a_head_and_is_drawn() {
         answer["moves"].as_array().unwrap().iter().map(|each| each["taken_g"].as_f64().unwrap()).sum();
     assert!(taken > 1.0 && (mass("before") - mass("after") - taken).abs() < 1e-6);
     let svg = std::fs::read_to_string(picture).unwrap();
-    assert!(svg.starts_with("<svg") && svg.contains("front-after") && !svg.contains("NaN"));
+    assert!(
+        svg.starts_with("<svg")
+            && svg.contains("front-after")
+            && svg.contains("top-after")
+            && !svg.contains("NaN")
+    );
+    assert_eq!(&std::fs::read(scene).unwrap()[..4], b"glTF");
 
     let out = spirel(&["compute", "fall"], &ask.to_string().replace("\"slide\"", "\"slice\""));
     assert!(!out.status.success());
     let said: Value = serde_json::from_slice(&out.stderr).unwrap();
-    assert_eq!(said["error"][0]["field"], "plan.cut.moves[1].technique.kind");
+    assert_eq!(said["error"][0]["field"], "plan.cut.moves.1.technique.kind");
 }
 
 #[test]

@@ -70,6 +70,20 @@ fn a_schema_tells_a_wrong_document_from_a_right_one() {
     assert!(!validator.is_valid(&json!({"reading": zone, "target_worn_mm": 120.0, "colour": 1})));
 }
 
+/// The move that is shown in the description of the formats.
+#[test]
+fn the_move_in_the_documentation_is_one_that_is_taken() {
+    let text = committed("formats/README.md");
+    let example = text.split("```json").nth(1).and_then(|rest| rest.split("```").next()).unwrap();
+    let cut = json!({
+        "format": "spirel.cut", "version": 1, "name": "example", "moves": [serde_json::from_str::<Value>(example).unwrap()]
+    });
+    let schema: Value = serde_json::from_str(&committed("formats/cut.schema.json")).unwrap();
+    assert!(jsonschema::draft202012::new(&schema).unwrap().is_valid(&cut));
+    let read: spirel_core::cut::Cut = serde_json::from_value(cut).unwrap();
+    assert_eq!(read.check(), Ok(()));
+}
+
 /// The core stays pure: what it is built from can't reach a network, a database or a web framework.
 #[test]
 fn the_core_pulls_in_nothing_that_does_input_or_output() {

@@ -6,4 +6,6 @@ mod bad_input;
 mod command_line;
 mod contract;
 mod doors;
+mod plans;
+
 mod visits;

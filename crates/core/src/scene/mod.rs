@@ -1,0 +1,146 @@
+//! A plan on its head as a scene in space, that any viewer of open 3D formats can show.
+//!
+//! [`scene`] gathers what there is to see as named [`Part`]s: the head with its lines, the body, the worn hair now and
+//! after the cut as a skin and as strands, and the sections of one move with the hand, the hair held taut, and the
+//! guide. [`Scene::glb`] writes it as binary glTF.
+
+mod bust;
+mod glb;
+mod skin;
+
+use crate::cut::{SectionShape, taut_line};
+use crate::fall::{Surface, worn_lines};
+use crate::hair::{Hair, Lengths};
+use crate::head::{Vec3, drawn};
+
+/// Strands drawn of each state.
+const STRANDS: usize = 320;
+/// What is drawn, how, and in which colour.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Part {
+    /// What it is: also the name of its node.
+    pub name: &'static str,
+    /// Red, green, blue, opacity, 0 to 1, linear.
+    pub colour: [f32; 4],
+    /// Corners, mm.
+    pub points: Vec<[f32; 3]>,
+    /// Unit normals of a surface, point for point; empty for lines.
+    pub normals: Vec<[f32; 3]>,
+    /// Corners of triangles, three by three, or ends of lines, two by two.
+    pub indices: Vec<u32>,
+}
+
+/// A scene: parts in the frame of the head, mm.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Scene {
+    /// Its parts, in the order in which they are best drawn.
+    pub parts: Vec<Part>,
+}
+
+/// The scene of a head of hair, as it is and at other lengths, with some sections of a move and the one they
+/// follow.
+pub fn scene(
+    hair: &Hair,
+    after: &[Lengths],
+    guide: Option<&SectionShape>,
+    sections: &[SectionShape],
+) -> Scene {
+    let skin_of = |name, colour, lengths: &[Lengths]| {
+        let (points, indices) = skin::skin(&Surface::worn(hair, lengths), &hair.shell);
+        surface(name, colour, points, indices)
+    };
+    let lines_of =
+        |name, colour, lengths: &[Lengths]| lines(name, colour, worn_lines(hair, lengths, STRANDS));
+    let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
+        of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
+    };
+    let held = sections.iter().flat_map(|each| {
+        let taut = |(from, to): (&[f32; 3], &[f32; 3])| {
+            let way = taut_line(&hair.form, &wide(from), &wide(to));
+            way.iter().map(drawn).collect::<Vec<_>>()
+        };
+        each.base.iter().zip(&each.hand).map(taut).collect::<Vec<_>>()
+    });
+    let mut parts = vec![
+        closed("head", SKIN, bust::head(hair)),
+        closed("body", BODY, bust::body(&hair.body)),
+        lines("head lines", INK, bust::lines(hair)),
+        lines_of("strands now", NOW, &hair.lengths),
+        lines_of("strands after", FORECAST, after),
+        lines("section", AIM, curves(|each| &each.base, sections)),
+        lines("hand", AIM, curves(|each| &each.hand, sections)),
+        lines("held hair", AIM, held.collect()),
+        lines("guide", INK, guide.map(|each| vec![each.hand.clone()]).unwrap_or_default()),
+        skin_of("hair now", NOW_SKIN, &hair.lengths),
+        skin_of("hair after", FORECAST_SKIN, after),
+    ];
+    parts.retain(|part| !part.indices.is_empty());
+    Scene { parts }
+}
+
+/// The colours have the meanings they have in every view: ink for what is, blue for what is forecast, plum for what the
+/// hand is to do.
+const INK: [f32; 4] = [0.02, 0.03, 0.04, 1.0];
+const SKIN: [f32; 4] = [0.80, 0.66, 0.55, 1.0];
+const BODY: [f32; 4] = [0.72, 0.72, 0.70, 1.0];
+const NOW: [f32; 4] = [0.007, 0.014, 0.023, 1.0];
+const NOW_SKIN: [f32; 4] = [0.12, 0.13, 0.15, 0.35];
+const FORECAST: [f32; 4] = [0.009, 0.098, 0.479, 1.0];
+const FORECAST_SKIN: [f32; 4] = [0.04, 0.15, 0.55, 0.35];
+const AIM: [f32; 4] = [0.356, 0.015, 0.147, 1.0];
+
+fn wide(p: &[f32; 3]) -> Vec3 {
+    Vec3::new(f64::from(p[0]), f64::from(p[1]), f64::from(p[2]))
+}
+
+/// Lines through points, as pairs of ends.
+fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> Part {
+    let mut part = Part { name, colour, points: Vec::new(), normals: Vec::new(), indices: Vec::new() };
+    for line in lines {
+        let first = part.points.len() as u32;
+        part.indices.extend((1..line.len() as u32).flat_map(|i| [first + i - 1, first + i]));
+        part.points.extend(line);
+    }
+    part
+}
+
+/// A surface with normals averaged, by area, over the triangles that meet at a corner.
+fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec<u32>) -> Part {
+    let mut normals = vec![Vec3::zeros(); points.len()];
+    for corner in indices.chunks_exact(3) {
+        let [a, b, c] = [corner[0], corner[1], corner[2]].map(|i| points[i as usize]);
+        let area = (b - a).cross(&(c - a));
+        for i in corner {
+            normals[*i as usize] += area;
+        }
+    }
+    let unit = |n: &Vec3| n.try_normalize(1e-12).unwrap_or_else(Vec3::y);
+    Part {
+        name,
+        colour,
+        normals: normals.iter().map(unit).map(|n| [n.x, n.y, n.z].map(|part| part as f32)).collect(),
+        points: points.iter().map(drawn).collect(),
+        indices,
+    }
+}
+
+/// A surface of rings, from the top down, each from the front round by the client's left.
+fn closed(name: &'static str, colour: [f32; 4], rings: Vec<Vec<Vec3>>) -> Part {
+    let columns = rings[0].len();
+    let indices = grid(rings.len(), columns, |_, _| true);
+    surface(name, colour, rings.into_iter().flatten().collect(), indices)
+}
+
+/// Triangles between rings of points, two for each cell that holds, facing out.
+fn grid(rows: usize, columns: usize, holds: impl Fn(usize, usize) -> bool) -> Vec<u32> {
+    let at = |row: usize, column: usize| (row * columns + column % columns) as u32;
+    let mut indices = Vec::new();
+    for row in 0..rows - 1 {
+        for column in (0..columns).filter(|column| holds(row, *column)) {
+            let (a, b) = (at(row, column), at(row, column + 1));
+            let (c, d) = (at(row + 1, column), at(row + 1, column + 1));
+            indices.extend([a, c, b, b, c, d]);
+        }
+    }
+    indices
+}

@@ -1,0 +1,267 @@
+//! Less usual moves: twists to the face, planes, weight from below, and hair that grows a way of its own.
+#![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
+
+use proptest::prelude::*;
+use spirel_core::cut::{
+    Cut, CutFormat, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, Over, Sections, Technique,
+    TechniqueKind, Way, cut, phrases, taut_mm,
+};
+use spirel_core::fall::{Fall, fall};
+use spirel_core::fibre::{Comb, HeldState, Moisture};
+use spirel_core::hair::{Growth, GrowthWay, Hair, HairRequest, Lengths, SHARES};
+use spirel_core::head::{Landmark, Point};
+use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::section::{Along, Half, Region};
+use spirel_core::units::LengthUnit;
+
+const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium };
+
+fn request(growth: Vec<Growth>) -> HairRequest {
+    let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(320.0, 250.0) };
+    let zones = Zone::ALL.into_iter().map(|each| (each, zone)).collect();
+    HairRequest { growth, roots: 1024, ..HairRequest::new(RawReading { zones, ..RawReading::default() }) }
+}
+
+fn head() -> Hair {
+    request(vec![]).grow().unwrap()
+}
+
+fn movement(region: Region, way: Way) -> Move {
+    Move {
+        name: String::new(),
+        off: false,
+        region,
+        mirrored: false,
+        state: WET,
+        way,
+        technique: Technique::default(),
+    }
+}
+
+fn one(each: Move) -> Cut {
+    Cut { format: CutFormat::Cut, version: 1, name: "test".into(), purpose: String::new(), moves: vec![each] }
+}
+
+fn layout(along: Along, from: Landmark) -> Layout {
+    Layout { along, thickness_mm: 25.0, from, every: 1, skip: 0 }
+}
+
+fn twist(to: Point, side: Option<Half>, past_mm: f64) -> Way {
+    Way::Gathered(Gathered { layout: layout(Along::Profile, Landmark::HairlineCentre), to, side, past_mm })
+}
+
+fn mean(lengths: &Lengths) -> f64 {
+    lengths.iter().sum::<f64>() / SHARES as f64
+}
+
+#[test]
+fn twisted_hair_is_held_as_long_as_its_way_to_the_point() {
+    let hair = head();
+    let region = Region::Zone(Zone::Fringe);
+    let lengths = cut(&hair, &one(movement(region, twist(Point::NoseTip, None, 0.0)))).unwrap().lengths;
+    let nose = Point::NoseTip.place(&hair.form, &hair.measures).unwrap();
+    let mut cut_ones = 0;
+    for (strand, lengths) in hair.strands.iter().zip(&lengths).filter(|(s, _)| s.root.zone == Zone::Fringe) {
+        let way = taut_mm(&hair.form, &strand.root.at, &nose);
+        let held = strand.model.held_mm(mean(lengths), 320.0, WET);
+        if mean(lengths) < 319.0 {
+            assert!((held - way).abs() < 1e-6, "{held} {way}");
+            cut_ones += 1;
+        } else {
+            assert!(held <= way + 1e-6, "it didn't reach");
+        }
+    }
+    assert!(cut_ones > 40, "{cut_ones}");
+}
+
+#[test]
+fn twists_past_the_point_are_longer_by_that_and_grow_longer_backwards() {
+    let hair = head();
+    let region = || Region::Any(vec![Region::Zone(Zone::Fringe), Region::Zone(Zone::Top)]);
+    let lengths = |past| cut(&hair, &one(movement(region(), twist(Point::Lip, None, past)))).unwrap().lengths;
+    let (at, past) = (lengths(0.0), lengths(30.0));
+    let mut cut_ones: Vec<(f64, f64)> = Vec::new();
+    for (i, strand) in hair.strands.iter().enumerate() {
+        if mean(&past[i]) < 319.0 && mean(&at[i]) < mean(&past[i]) {
+            let held = |lengths: &Lengths| strand.model.held_mm(mean(lengths), 320.0, WET);
+            assert!((held(&past[i]) - held(&at[i]) - 30.0).abs() < 1e-6);
+            cut_ones.push((strand.root.at.z, mean(&at[i])));
+        }
+    }
+    cut_ones.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let quarter = cut_ones.len() / 4;
+    let average = |some: &[(f64, f64)]| some.iter().map(|(_, mm)| mm).sum::<f64>() / some.len() as f64;
+    assert!(quarter > 20, "{quarter}");
+    let (behind, front) = (average(&cut_ones[..quarter]), average(&cut_ones[3 * quarter..]));
+    assert!(behind > front + 20.0, "{behind} {front}");
+}
+
+#[test]
+fn a_twist_to_one_side_is_mirrored_to_the_other_and_the_body_is_no_face() {
+    let hair = head();
+    let mut each = movement(Region::Half(Half::Left), twist(Point::Cheekbone, Some(Half::Left), 40.0));
+    each.mirrored = true;
+    let lengths = cut(&hair, &one(each)).unwrap().lengths;
+    let half = lengths.len() / 2;
+    for i in 0..half {
+        assert!((mean(&lengths[i]) - mean(&lengths[half + i])).abs() < 1e-9);
+    }
+    let bad = one(movement(Region::Everything, twist(Point::Waist, None, 900.0)));
+    let faults = cut(&hair, &bad).unwrap_err();
+    let fields: Vec<&str> = faults.0.iter().map(|fault| fault.field.as_str()).collect();
+    assert_eq!(fields, ["moves.0.way.gathered.past_mm", "moves.0.way.gathered.to"]);
+}
+
+#[test]
+fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
+    let hair = head();
+    let through = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
+    let sections = Sections {
+        layout: layout(Along::Crosswise, Landmark::Apex),
+        hold: Hold { lift_deg: 90.0, over: Over::Plane(through) },
+        guide: Guide::Travelling { drift_mm: 0.0 },
+        fingers: Fingers::default(),
+        length: FirstLength::HeldMm(100.0),
+    };
+    let lengths = cut(&hair, &one(movement(Region::Everything, Way::Sections(sections)))).unwrap().lengths;
+    let [a, b, c] = through.map(|landmark| hair.scalp().point(landmark));
+    let across = (b - a).cross(&(c - a)).normalize();
+    let near: Vec<f64> = by_distance(&hair, &lengths, |off| off < 15.0, &across, &a);
+    let far: Vec<f64> = by_distance(&hair, &lengths, |off| (45.0..70.0).contains(&off), &across, &a);
+    let average = |all: &[f64]| all.iter().sum::<f64>() / all.len() as f64;
+    assert!(near.len() > 30 && far.len() > 30);
+    assert!(average(&far) > average(&near) + 15.0, "{} {}", average(&far), average(&near));
+}
+
+fn by_distance(
+    hair: &Hair,
+    lengths: &[Lengths],
+    within: impl Fn(f64) -> bool,
+    across: &spirel_core::head::Vec3,
+    from: &spirel_core::head::Vec3,
+) -> Vec<f64> {
+    let on_top = hair.strands.iter().zip(lengths).filter(|(strand, _)| strand.root.at.y > 60.0);
+    on_top.filter(|(s, _)| within(across.dot(&(s.root.at - from)).abs())).map(|(_, l)| mean(l)).collect()
+}
+
+#[test]
+fn weight_taken_from_below_is_as_much_and_lies_lower() {
+    let hair = head();
+    let weigh = |under| {
+        let mut each =
+            movement(Region::Everything, Way::Weight(layout(Along::Vertical, Landmark::NapeCentre)));
+        each.technique = Technique { share: Some(0.4), under, ..Technique::usual(TechniqueKind::Thin) };
+        cut(&hair, &one(each)).unwrap()
+    };
+    let (even, below) = (weigh(0.0), weigh(1.0));
+    assert!((even.moves[0].taken_g / below.moves[0].taken_g - 1.0).abs() < 0.1);
+    let taken = |lengths: &[Lengths], low: bool| {
+        let there = hair.strands.iter().zip(lengths).filter(|(strand, _)| (strand.root.at.y < 30.0) == low);
+        there.map(|(_, l)| 320.0 - mean(l)).sum::<f64>()
+    };
+    assert!(taken(&below.lengths, true) > 1.1 * taken(&even.lengths, true));
+    assert!(taken(&below.lengths, false) < taken(&even.lengths, false));
+}
+
+#[test]
+fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
+    let cowlick = Growth {
+        at: Landmark::BrowLeft,
+        way: GrowthWay::Toward(Landmark::BrowRight),
+        reach_mm: 35.0,
+        strength: 1.0,
+    };
+    let (plain, bent) = (head(), request(vec![cowlick]).grow().unwrap());
+    let middle = plain.scalp().point(Landmark::BrowLeft);
+    let (mut near, mut far) = (0.0_f64, 0.0_f64);
+    for (strand, (a, b)) in plain.strands.iter().zip(plain.drapes.iter().zip(&bent.drapes)) {
+        let moved = (a.place(60.0) - b.place(60.0)).norm();
+        let off = (strand.root.at - middle).norm();
+        if off < 25.0 {
+            near = near.max(moved);
+        } else if off > 160.0 {
+            far = far.max(moved);
+        }
+    }
+    assert!(near > 8.0 && far < 0.5, "{near} {far}");
+    let fallen = fall(&bent, &bent.lengths);
+    assert!(fallen.lines.iter().flatten().flatten().all(|x| x.is_finite()));
+    assert!((fallen.mass_g - fall(&plain, &plain.lengths).mass_g).abs() < 1e-9, "hair moves, none is lost");
+}
+
+#[test]
+fn ends_that_have_thinned_out_weigh_less_and_let_light_through_from_higher_up() {
+    let with = |taper| HairRequest { taper, ..request(vec![]) }.grow().unwrap();
+    let (blunt, thin) = (with(0.0), with(0.6));
+    // The shares run evenly from the whole length to 0.4 of it: 0.7 on the whole.
+    assert!((thin.mass_g(&thin.lengths) / blunt.mass_g(&blunt.lengths) - 0.7).abs() < 1e-9);
+    let (solid, worn_out) = (fall(&blunt, &blunt.lengths), fall(&thin, &thin.lengths));
+    assert!(worn_out.see_through_below_mm > solid.see_through_below_mm);
+    assert!(worn_out.strong_to_mm > solid.strong_to_mm + 15.0);
+    let thin_part = |fallen: &Fall| fallen.see_through_below_mm - fallen.lowest_mm;
+    assert!(thin_part(&worn_out) > thin_part(&solid) + 10.0);
+    assert_eq!(HairRequest { taper: 0.9, ..request(vec![]) }.grow().unwrap_err().0[0].field, "taper");
+}
+
+#[test]
+fn every_way_has_its_words() {
+    let ways = [
+        (twist(Point::Chin, None, 0.0), "draw it tight to the chin and cut it there"),
+        (twist(Point::Chin, None, 25.0), "cut it 2.5 cm past it"),
+        (twist(Point::Chin, Some(Half::Right), 0.0), "draw it tight to the chin"),
+        (twist(Point::Cheekbone, None, 0.0), "draw it tight to the left cheekbone"),
+        (twist(Point::JawCorner, Some(Half::Right), 0.0), "draw it tight to the right jaw corner"),
+    ];
+    for (way, words) in ways {
+        let said = &phrases(&one(movement(Region::Everything, way)), LengthUnit::Cm)[0];
+        assert!(said.text.contains(words) && said.title == "Twists", "{said:?}");
+    }
+}
+
+fn any_point() -> impl Strategy<Value = Point> {
+    prop_oneof![
+        Just(Point::Brow),
+        Just(Point::Cheekbone),
+        Just(Point::NoseTip),
+        Just(Point::Chin),
+        Just(Point::EarLobe)
+    ]
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(60))]
+
+    /// Whatever is twisted, weighed and grown, hair stays possible and the document reads back the same.
+    #[test]
+    fn any_of_these_leaves_possible_hair(
+        to in any_point(), past_mm in -100.0..400.0, strength in 0.0..1.0, reach_mm in 10.0..120.0, under in 0.0..1.0,
+        thickness_mm in 8.0..100.0, mirrored in any::<bool>(), clockwise in any::<bool>(),
+    ) {
+        let way = if clockwise { GrowthWay::Clockwise } else { GrowthWay::Toward(Landmark::Apex) };
+        let growth = vec![Growth { at: Landmark::Crown, way, reach_mm, strength }];
+        let hair = HairRequest { roots: 256, ..request(growth) }.grow().unwrap();
+        let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
+        let mut twists = movement(
+            Region::Half(Half::Right),
+            Way::Gathered(Gathered { layout, to, side: Some(Half::Right), past_mm }),
+        );
+        twists.mirrored = mirrored;
+        twists.technique = Technique { under, ..Technique::usual(TechniqueKind::Point) };
+        let weight = Move {
+            technique: Technique { under, ..Technique::usual(TechniqueKind::Slide) },
+            ..movement(Region::Everything, Way::Weight(layout))
+        };
+        let plan = Cut { moves: vec![twists, weight], ..one(movement(Region::Everything, Way::Weight(layout))) };
+        let text = serde_json::to_string(&plan).unwrap();
+        prop_assert_eq!(&serde_json::from_str::<Cut>(&text).unwrap(), &plan);
+        let result = cut(&hair, &plan).unwrap();
+        for (after, before) in result.lengths.iter().flatten().zip(hair.lengths.iter().flatten()) {
+            prop_assert!(after.is_finite() && *after >= 0.0 && after <= before);
+        }
+        let before = hair.mass_g(&hair.lengths);
+        let taken: f64 = result.moves.iter().map(|each| each.taken_g).sum();
+        prop_assert!((before - taken - hair.mass_g(&result.lengths)).abs() < 1e-6);
+        let fallen = fall(&hair, &result.lengths);
+        prop_assert!(fallen.front.one_mm.iter().chain(&fallen.side.other_mm).chain(&fallen.top_mm).all(|mm| mm.is_finite()));
+    }
+}

@@ -1,0 +1,84 @@
+//! A plan's fall, its drawing and its scene, as the browser asks for them.
+
+use crate::app::{App, Browser, refused};
+use reqwest::StatusCode;
+use serde_json::{Value, json};
+
+async fn stylist() -> (App, Browser) {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    (app, ivo)
+}
+
+async fn request(ivo: &Browser, key: &str) -> Value {
+    let cuts = ivo.read("/api/cuts").await;
+    let cut = cuts.as_array().unwrap().iter().find(|each| each["key"] == key).unwrap()["cut"].clone();
+    let zone = json!({"stretched_mm": 420.0, "sprung_mm": 300.0});
+    json!({"reading": {"zones": {"top": zone, "nape": zone}}, "plan": {"cut": cut}, "show_move": 1})
+}
+
+#[tokio::test]
+async fn a_plan_goes_out_as_numbers_as_a_drawing_and_as_a_scene() {
+    let (_app, ivo) = stylist().await;
+    let request = request(&ivo, "breakwater").await;
+    let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
+    assert!(fall["moves"][1]["sections"].as_array().unwrap().len() > 3);
+    assert_eq!(fall["moves"][0]["sections"], json!([]), "only the move that is shown has its sections drawn");
+
+    let drawing = ivo.post("/api/compute/outlines", &request).await;
+    assert_eq!(drawing.headers()["content-type"], "image/svg+xml");
+    let svg = drawing.text().await.unwrap();
+    for name in ["front-before", "front-after", "side-after", "top-before", "top-after"] {
+        assert!(svg.contains(&format!("id=\"{name}\"")), "{name}");
+    }
+
+    let scene = ivo.post("/api/compute/scene", &request).await;
+    assert_eq!(scene.headers()["content-type"], "model/gltf-binary");
+    let bytes = scene.bytes().await.unwrap();
+    assert_eq!(&bytes[..4], b"glTF");
+    // The header says how long the whole file is.
+    assert_eq!(u32::from_le_bytes(bytes[8..12].try_into().unwrap()) as usize, bytes.len());
+}
+
+#[tokio::test]
+async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() {
+    let (_app, ivo) = stylist().await;
+    let good = request(&ivo, "breakwater").await;
+    let broken = |path: &str, value: Value| {
+        let mut request = good.clone();
+        *request.pointer_mut(path).unwrap() = value;
+        request
+    };
+    let mut swirled = good.clone();
+    swirled["plan"]["growth"] = json!([{"at": "crown", "way": {"toward": "crown"}}]);
+    let mut thinned = good.clone();
+    thinned["plan"]["taper"] = json!(0.95);
+    let mut twisted = good.clone();
+    twisted["plan"]["cut"]["moves"][0]["way"] = json!({"gathered": {
+        "layout": {"along": "profile", "thickness_mm": 20, "from": "apex"}, "to": "waist"
+    }});
+    let table = [
+        (swirled, "plan.growth.0.way.toward"),
+        (thinned, "plan.taper"),
+        (twisted, "plan.cut.moves.0.way.gathered.to"),
+        (broken("/plan/cut/version", json!(9)), "plan.cut.version"),
+        (broken("/plan/cut/moves/0/region", json!({"zone": "tail"})), "plan.cut.moves.0.region.zone"),
+        (broken("/reading/zones/top/sprung_mm", json!(900.0)), "reading.zones.top.sprung_mm"),
+    ];
+    for (request, field) in table {
+        for path in ["/api/compute/fall", "/api/compute/outlines", "/api/compute/scene"] {
+            let problem = refused(ivo.post(path, &request).await, StatusCode::UNPROCESSABLE_ENTITY).await;
+            assert_eq!(problem["fields"][0]["field"], field, "{path}: {problem}");
+        }
+    }
+}
+
+#[tokio::test]
+async fn nobody_sees_a_plan_without_signing_in() {
+    let (app, ivo) = stylist().await;
+    let request = request(&ivo, "halo").await;
+    for path in ["/api/compute/fall", "/api/compute/outlines", "/api/compute/scene"] {
+        let answer = app.browser().post(path, &request).await;
+        assert_eq!(answer.status(), StatusCode::UNAUTHORIZED, "{path}");
+    }
+}
