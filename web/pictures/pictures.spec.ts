@@ -9,6 +9,13 @@ async function take(page: Page, name: string) {
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
 }
 
+/** Waits until the head in space is drawn, and shows the top of the page. */
+async function inSpace(page: Page) {
+  await page.locator("canvas[data-frame-ms]").waitFor();
+  await page.waitForLoadState("networkidle");
+  await page.evaluate(() => scrollTo(0, 0));
+}
+
 async function dark(page: Page) {
   await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
 }
@@ -41,7 +48,11 @@ test("a visit", async ({ wren: page }) => {
   await take(page, "aim");
   await openVisit(page, "Sunniva Drake", "Plan");
   await page.getByRole("button", { name: /^3\. / }).click();
+  await inSpace(page);
   await take(page, "plan");
+  await page.getByLabel("Compare with").selectOption("box_loft");
+  await page.getByRole("heading", { name: "Box loft" }).waitFor();
+  await take(page, "plan-two-cuts");
   await openVisit(page, "Sunniva Drake", "Mark");
   await page.getByRole("link", { name: /^Left side/ }).click();
   await take(page, "mark");
@@ -58,7 +69,15 @@ test("a visit in the evening", async ({ wren: page }) => {
   await openVisit(page, "Tova Quill", "Read");
   await take(page, "read-dark");
   await openVisit(page, "Bastian Crook", "Plan");
+  await inSpace(page);
   await take(page, "plan-dark");
   await openVisit(page, "Tova Quill", "Mark");
   await take(page, "mark-dark");
+});
+
+test("a visit on a tablet", async ({ wren: page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await openVisit(page, "Tova Quill", "Plan");
+  await inSpace(page);
+  await take(page, "plan-tablet");
 });

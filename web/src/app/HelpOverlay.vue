@@ -3,7 +3,19 @@ import { useI18n } from "vue-i18n";
 
 const open = defineModel<boolean>({ required: true });
 const { t } = useI18n();
-const KEYS = ["?", "Enter", "Shift+Enter", "Alt+↑ ↓", "Ctrl+Z", "Ctrl+Shift+Z", "[ ]"] as const;
+const KEYS = [
+  "?",
+  "Enter",
+  "Shift+Enter",
+  "Alt+↑ ↓",
+  "Ctrl+Z",
+  "Ctrl+Shift+Z",
+  "[ ]",
+  "← → ↑ ↓",
+  "1 – 5",
+  ", .",
+  "N",
+] as const;
 const TERMS = ["stretched", "sprung", "shrinkage", "worn", "held", "mark", "extra", "risk", "width"] as const;
 </script>
 

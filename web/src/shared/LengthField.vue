@@ -2,6 +2,7 @@
 /** A length typed in the person's unit and kept in millimetres. What isn't a number stays in the field and is said. */
 import { computed, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
+import FieldFault from "./FieldFault.vue";
 import { parseLength, parseNumber, signOf, typedIn } from "./lengths";
 import { useUnit } from "./unit";
 
@@ -71,7 +72,7 @@ defineExpose({
       />
       <span class="sign" aria-hidden="true">{{ sign ?? signOf(unit) }}</span>
     </span>
-    <p v-if="message" :id="`${id}-fault`" class="fault" role="alert">{{ message }}</p>
+    <FieldFault v-if="message" :id="`${id}-fault`" :said="message" />
     <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
   </div>
 </template>
@@ -124,17 +125,6 @@ input {
 
 .faulty .box {
   border: 2px solid var(--warn-line);
-}
-
-.fault {
-  color: var(--warn);
-  font-weight: 600;
-  font-size: 0.9rem;
-}
-
-.fault::before {
-  content: "▲ ";
-  font-size: 0.75em;
 }
 
 .hint {

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** A text with its label above and its fault below. */
+import FieldFault from "./FieldFault.vue";
+
 defineOptions({ inheritAttrs: false });
 const model = defineModel<string>({ required: true });
 defineProps<{ label: string; fault?: string; type?: string; rows?: number; readonly?: boolean; disabled?: boolean }>();
@@ -20,7 +22,7 @@ const id = `text-${Math.random().toString(36).slice(2)}`;
       :aria-invalid="Boolean(fault)"
       :aria-describedby="fault ? `${id}-fault` : undefined"
     />
-    <p v-if="fault" :id="`${id}-fault`" class="fault" role="alert">{{ fault }}</p>
+    <FieldFault v-if="fault" :id="`${id}-fault`" :said="fault" />
   </div>
 </template>
 
@@ -32,16 +34,5 @@ const id = `text-${Math.random().toString(36).slice(2)}`;
 
 label {
   font-weight: 600;
-}
-
-.fault {
-  color: var(--warn);
-  font-weight: 600;
-  font-size: 0.9rem;
-}
-
-.fault::before {
-  content: "▲ ";
-  font-size: 0.75em;
 }
 </style>

@@ -41,4 +41,12 @@ export const askStrand = (question: {
 export const askFall = (question: FallRequest): Promise<FallAnswer> =>
   body(client.POST("/api/compute/fall", { body: question }));
 
+/** The plan as a scene, binary glTF. */
+export const askScene = (question: FallRequest): Promise<ArrayBuffer> =>
+  body(client.POST("/api/compute/scene", { body: question, parseAs: "arrayBuffer" }));
+
+/** The outlines before and after, SVG. */
+export const askOutlines = (question: FallRequest): Promise<string> =>
+  body(client.POST("/api/compute/outlines", { body: question, parseAs: "text" }));
+
 export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

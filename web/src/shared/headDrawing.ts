@@ -138,6 +138,15 @@ export function behind(figure: Figure): string {
   ].join("");
 }
 
+/** Outline of the head from above; the nose points down the page. */
+export function above(figure: Figure): string {
+  const [b, l] = [figure.half_breadth_mm, figure.half_length_mm];
+  const round = Array.from({ length: 73 }, (_, i) =>
+    at(b * Math.sin((i * Math.PI) / 36), l * Math.cos((i * Math.PI) / 36)),
+  );
+  return `M${round.join("L")}ZM${at(-9, l - 2)}L${at(0, l + 18)}L${at(9, l - 2)}`;
+}
+
 /** Zones from behind; the client's left is on the left. */
 export function backZones(figure: Figure): Outline[] {
   const [b, t] = [figure.half_breadth_mm, figure.top_mm];

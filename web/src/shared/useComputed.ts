@@ -1,24 +1,28 @@
 import { keepPreviousData, useQuery } from "@tanstack/vue-query";
-import { refDebounced } from "@vueuse/core";
+import { refDebounced, refThrottled } from "@vueuse/core";
 import { computed, type ComputedRef } from "vue";
 
 /**
  * What the core answers to a question that changes while people type: the last answer stands until the next is there. It
- * is asked once typing has rested for `restMs`.
+ * is asked once typing has rested for `restMs`; or, to `follow` the hand, at once and then no more often than that.
  */
 export function useComputed<Q, A>(
   name: string,
   question: ComputedRef<Q | undefined>,
   ask: (question: Q) => Promise<A>,
   restMs = 120,
+  follow = false,
 ) {
   const text = computed(() => (question.value === undefined ? "" : JSON.stringify(question.value)));
-  const rested = refDebounced(text, restMs);
+  const rested = follow ? refThrottled(text, restMs) : refDebounced(text, restMs);
   return useQuery({
     queryKey: computed(() => ["computed", name, rested.value] as const),
     queryFn: () => ask(JSON.parse(rested.value) as Q),
     enabled: computed(() => rested.value !== ""),
     placeholderData: keepPreviousData,
+    // Answers are large and never changed: watching or comparing every number in them costs more than drawing them.
+    shallow: true,
+    structuralSharing: false,
     staleTime: Infinity,
     gcTime: 60_000,
     retry: 0,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The fall in one view: the head, the hair as it is and after the cut, and the section that is worked on. */
-import type { Fall, Figure, SectionShape } from "@/api";
-import { behind, profile } from "@/shared/headDrawing";
+import type { Fall, Figure, SectionShape, Zone } from "@/api";
+import { above, behind, profile } from "@/shared/headDrawing";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { outline, section, strands, type View } from "./fallDrawing";
+import { aims, outline, section, strands, type View } from "./fallDrawing";
 
 const props = defineProps<{
   view: View;
@@ -12,17 +12,20 @@ const props = defineProps<{
   before: Fall;
   after: Fall;
   sections: readonly SectionShape[];
+  wishes: readonly { zone: Zone; height_mm: number }[];
   frame: { half: number; top: number; bottom: number };
   label: string;
 }>();
 const { t } = useI18n();
 const box = computed(() => {
   const { half, top, bottom } = props.frame;
+  if (props.view === "top") return `${-half} ${-half} ${2 * half} ${2 * half}`;
   return `${-half} ${-top} ${2 * half} ${top - bottom}`;
 });
-const head = computed(() =>
-  props.view === "left" || props.view === "right" ? profile(props.figure) : behind(props.figure),
-);
+const head = computed(() => {
+  if (props.view === "top") return above(props.figure);
+  return props.view === "left" || props.view === "right" ? profile(props.figure) : behind(props.figure);
+});
 const shown = computed(() =>
   props.sections.map((each) => section(props.view, each)).filter((each) => each !== undefined),
 );
@@ -34,8 +37,9 @@ const shown = computed(() =>
     <svg :viewBox="box" role="img" :aria-label="label">
       <path class="skin" :transform="view === 'right' ? 'scale(-1 1)' : undefined" :d="head" />
       <path class="after" :d="outline(view, after)" />
-      <path v-for="(line, i) in strands(view, after)" :key="i" class="strand" :d="line" />
+      <path class="strand" :d="strands(view, after)" />
       <path class="before" :d="outline(view, before)" />
+      <path v-for="(line, i) in aims(view, wishes)" :key="`aim-${i}`" class="aim" :d="line" />
       <g v-for="(each, i) in shown" :key="i" class="section">
         <path v-for="(line, k) in each.held" :key="k" class="held" :d="line" />
         <path class="base" :d="each.base" />
@@ -82,15 +86,23 @@ path {
   stroke-width: 2;
 }
 
+/* As wide as a lock at any size: keeping lines thin on the screen makes so many of them slow to draw. */
 .strand {
+  vector-effect: none;
   stroke: var(--forecast);
-  stroke-width: 0.7;
+  stroke-width: 1;
   opacity: 0.55;
 }
 
 .before {
   stroke: var(--now);
   stroke-width: 1.6;
+}
+
+.aim {
+  stroke: var(--aim);
+  stroke-width: 2.5;
+  stroke-dasharray: 2 3;
 }
 
 .base {

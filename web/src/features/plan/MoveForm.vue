@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** What can be set of one move. */
-import type { Comb, HeldState, Moisture, Move, MoveReport, Point, TechniqueKind } from "@/api";
+import type { Comb, HeldState, Moisture, Move, MoveReport, Point } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
+import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
+import HowForm from "./HowForm.vue";
 import { amounts, setPoint, setTechnique, techniquesOf, type Amount } from "./moves";
+import { useChoices } from "./useChoices";
 
 const props = defineProps<{
   move: Move;
@@ -16,7 +19,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
 const { t } = useI18n();
-const id = `move-${Math.random().toString(36).slice(2)}`;
+const { named } = useChoices();
 const numbers = computed(() => amounts(props.move, props.report));
 const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
 const COMBS: readonly Comb[] = ["none", "wide", "medium", "fine"];
@@ -33,22 +36,19 @@ function set(amount: Amount, value: number | undefined) {
 function setState(part: Partial<HeldState>) {
   emit("change", (move) => (move.state = { moisture: "dry", comb: "wide", ...move.state, ...part }));
 }
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
 </script>
 
 <template>
   <div class="form">
-    <div v-if="line" class="wide">
-      <label :for="`${id}-line`">{{ t("plan.line") }}</label>
-      <select
-        :id="`${id}-line`"
-        :value="line"
-        :disabled="disabled"
-        @change="emit('change', (move) => setPoint(move, chosen($event) as Point))"
-      >
-        <option v-for="point in points" :key="point" :value="point">{{ t(`point.${point}`) }}</option>
-      </select>
-    </div>
+    <ChoiceField
+      v-if="line"
+      class="wide"
+      :model-value="line"
+      :label="t('plan.line')"
+      :choices="named(points, 'point')"
+      :disabled="disabled"
+      @update:model-value="emit('change', (move) => setPoint(move, $event))"
+    />
     <LengthField
       v-for="amount in numbers"
       :key="amount.name"
@@ -59,39 +59,37 @@ const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
       :disabled="disabled"
       @update:model-value="set(amount, $event)"
     />
-    <div>
-      <label :for="`${id}-technique`">{{ t("plan.technique") }}</label>
-      <select
-        :id="`${id}-technique`"
-        :value="technique"
+    <ChoiceField
+      :model-value="technique"
+      :label="t('plan.technique')"
+      :choices="named(techniquesOf(move), 'plan.techniques')"
+      :disabled="disabled"
+      @update:model-value="emit('change', (move) => setTechnique(move, $event))"
+    />
+    <ChoiceField
+      :model-value="move.state?.moisture"
+      :label="t('plan.moisture')"
+      :choices="named(MOISTURES, 'moisture')"
+      :disabled="disabled"
+      @update:model-value="setState({ moisture: $event })"
+    />
+    <ChoiceField
+      :model-value="move.state?.comb"
+      :label="t('plan.comb')"
+      :choices="named(COMBS, 'comb')"
+      :disabled="disabled"
+      @update:model-value="setState({ comb: $event })"
+    />
+    <details class="wide">
+      <summary>{{ t("plan.how") }}</summary>
+      <HowForm
+        :move="move"
+        :points="points"
+        :fault-at="faultAt"
         :disabled="disabled"
-        @change="emit('change', (move) => setTechnique(move, chosen($event) as TechniqueKind))"
-      >
-        <option v-for="kind in techniquesOf(move)" :key="kind" :value="kind">{{ t(`plan.techniques.${kind}`) }}</option>
-      </select>
-    </div>
-    <div>
-      <label :for="`${id}-moisture`">{{ t("plan.moisture") }}</label>
-      <select
-        :id="`${id}-moisture`"
-        :value="move.state?.moisture"
-        :disabled="disabled"
-        @change="setState({ moisture: chosen($event) as Moisture })"
-      >
-        <option v-for="each in MOISTURES" :key="each" :value="each">{{ t(`moisture.${each}`) }}</option>
-      </select>
-    </div>
-    <div>
-      <label :for="`${id}-comb`">{{ t("plan.comb") }}</label>
-      <select
-        :id="`${id}-comb`"
-        :value="move.state?.comb"
-        :disabled="disabled"
-        @change="setState({ comb: chosen($event) as Comb })"
-      >
-        <option v-for="each in COMBS" :key="each" :value="each">{{ t(`comb.${each}`) }}</option>
-      </select>
-    </div>
+        @change="(how) => emit('change', how)"
+      />
+    </details>
     <CheckField
       class="wide"
       :label="t('plan.mirrored')"
@@ -110,12 +108,14 @@ const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
   padding: 8px 0;
 }
 
-div > label {
-  display: block;
-  font-weight: 600;
-}
-
 .wide {
   grid-column: 1 / -1;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+  font-weight: 600;
 }
 </style>

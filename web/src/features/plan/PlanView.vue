@@ -1,39 +1,48 @@
 <script setup lang="ts">
-import type { Cut, Move } from "@/api";
+import type { Cut, FallRequest, Move } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCuts, askFall, askFigure } from "@/shared/ask";
-import ChoiceRow from "@/shared/ChoiceRow.vue";
+import { askCuts, askFall, askFigure, askScene } from "@/shared/ask";
+import ChoiceField from "@/shared/ChoiceField.vue";
 import FailureNote from "@/shared/FailureNote.vue";
-import LengthField from "@/shared/LengthField.vue";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { ZONES } from "@/shared/zones";
 import { useQuery } from "@tanstack/vue-query";
-import { computed, ref } from "vue";
+import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
+import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
+import HeadForm from "./HeadForm.vue";
 import MoveForm from "./MoveForm.vue";
-import ZoneLengths from "./ZoneLengths.vue";
-import { VIEWS, frame, spread, type View } from "./fallDrawing";
-import { changed, doubled, swapped, without } from "./moves";
+import SaveFiles from "./SaveFiles.vue";
+import { frame, spread, wishesOf } from "./fallDrawing";
+import { added, changed, doubled, swapped, without } from "./moves";
+import { WAYS, newMove, type WayName } from "./ways";
 
-/** The fall follows while the hand is still moving, ms. */
-const REST_MS = 30;
+/** Drawing in space is large: it is fetched once the rest stands. */
+const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
+
+/** The fall follows while the hand is still moving, the scene when it rests, ms. */
+const FOLLOW_MS = 60;
+const SPACE_REST_MS = 400;
 
 const { t } = useI18n();
-const { unit, say } = useUnit();
+const { unit } = useUnit();
 const visit = useVisit();
 const document = useStage("plan");
 useUndoKeys(document);
 const plan = document.draft;
 const locked = computed(() => !document.editable.value);
 const open = ref(0);
+/** The section that is shown alone; some of all where none is chosen. */
+const section = ref<number>();
+watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
 const isRead = computed(() =>
   ZONES.some((z) => reading.value.zones?.[z]?.stretched_mm && reading.value.zones[z]?.sprung_mm),
 );
-const question = computed(() =>
+const question = computed<FallRequest | undefined>(() =>
   isRead.value
     ? {
         reading: reading.value,
@@ -44,13 +53,38 @@ const question = computed(() =>
       }
     : undefined,
 );
-const fall = useComputed("fall", question, askFall, REST_MS);
+const fall = useComputed("fall", question, askFall, FOLLOW_MS, true);
 const figure = useComputed(
   "figure",
   computed(() => reading.value.measures ?? {}),
   askFigure,
 );
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
+
+/** The cut that lies beside this one, on the same head. */
+const NOTHING = "nothing";
+const beside = ref<string>(NOTHING);
+const besideCut = computed(() => cuts.data.value?.find((each) => each.key === beside.value)?.cut);
+const besideQuestion = computed<FallRequest | undefined>(() => {
+  const { value: asked } = question;
+  return asked && besideCut.value
+    ? { reading: asked.reading, worn: asked.worn, unit: asked.unit, plan: { ...asked.plan, cut: besideCut.value } }
+    : undefined;
+});
+const besideFall = useComputed("fall beside", besideQuestion, askFall, FOLLOW_MS, true);
+const comparable = computed(() => [
+  { value: NOTHING, label: t("plan.compareNone") },
+  ...(cuts.data.value ?? []).map(({ key, cut }) => ({ value: key, label: cut.name })),
+]);
+
+/** In space, unless the browser can't: then from the side. */
+const flat = ref(false);
+const sceneQuestion = computed<FallRequest | undefined>(() =>
+  question.value && !flat.value && !besideCut.value
+    ? { ...question.value, ...(section.value === undefined ? {} : { show_section: section.value }) }
+    : undefined,
+);
+const scene = useComputed("scene", sceneQuestion, askScene, SPACE_REST_MS);
 
 const moves = computed(() => plan.value.cut.moves);
 const put = (cut: Cut) => (plan.value = { ...plan.value, cut });
@@ -65,6 +99,12 @@ function begin(event: Event) {
   put(JSON.parse(JSON.stringify(found.cut)) as Cut);
 }
 
+function add(name: WayName) {
+  const cut = plan.value.cut.name ? plan.value.cut : { ...plan.value.cut, name: t("plan.ownName") };
+  put(added(cut, newMove(name)));
+  open.value = plan.value.cut.moves.length - 1;
+}
+
 function move(at: number, by: -1 | 1) {
   put(swapped(plan.value.cut, at, by));
   open.value = at + by;
@@ -72,52 +112,28 @@ function move(at: number, by: -1 | 1) {
 
 /** Sections of a move that are drawn: more of them hide each other. */
 const SHOWN = 5;
-const FELT = { flat: -0.8, ordinary: 0, full: 0.8 } as const;
-type FeltName = keyof typeof FELT;
-const occiput = computed<FeltName>({
-  get: () =>
-    (plan.value.felt?.occiput ?? 0) < -0.3 ? "flat" : (plan.value.felt?.occiput ?? 0) > 0.3 ? "full" : "ordinary",
-  set: (name) => (plan.value = { ...plan.value, felt: { crown: 0, ...plan.value.felt, occiput: FELT[name] } }),
-});
-const PARTS = { left: 25, centre: 0, right: -25 } as const;
-type PartName = keyof typeof PARTS;
-const part = computed<PartName>({
-  get: () => ((plan.value.part?.left_mm ?? 0) > 5 ? "left" : (plan.value.part?.left_mm ?? 0) < -5 ? "right" : "centre"),
-  set: (name) => (plan.value = { ...plan.value, part: { left_mm: PARTS[name] } }),
-});
-const density = computed<number | undefined>({
-  get: () => plan.value.hairs_per_cm2,
-  set: (value) => {
-    if (value !== undefined) plan.value = { ...plan.value, hairs_per_cm2: value };
-  },
-});
-const named = <T extends string>(names: Record<T, number>, key: string) =>
-  (Object.keys(names) as T[]).map((value) => ({ value, label: t(`plan.${key}.${value}`) }));
-
 const fault = (field: string) => {
   const said = document.faultAt(field);
   return said ? t("field.fault", { said }) : undefined;
 };
-const sections = computed(() => spread(fall.data.value?.moves[open.value]?.sections ?? [], SHOWN));
-const view = computed(() => fall.data.value && frame([fall.data.value.before, fall.data.value.after], sections.value));
-const said = (name: View) => {
-  const after = fall.data.value!.after;
-  return t("plan.viewLabel", {
-    view: t(`plan.view.${name}`),
-    width: say(after.width_mm),
-    height: say(after.widest_at_mm),
-    lowest: say(after.lowest_mm),
-  });
-};
+const all = computed(() => fall.data.value?.moves[open.value]?.sections ?? []);
+const sections = computed(() => {
+  const { value: chosen } = section;
+  return chosen === undefined ? spread(all.value, SHOWN) : all.value.slice(chosen, chosen + 1);
+});
+const wishes = computed(() => (figure.data.value ? wishesOf(bodyOf(visit.value, "aim"), figure.data.value) : []));
+const view = computed(() => {
+  const falls = [fall.data.value, besideCut.value && besideFall.data.value].flatMap((answer) =>
+    answer ? [answer.before, answer.after] : [],
+  );
+  return falls.length > 0 ? frame(falls, flat.value ? sections.value : []) : undefined;
+});
 function does(at: number): string {
   const report = fall.data.value?.moves[at];
   if (!report || moves.value[at]?.off) return "";
   if (report.cut_share === 0) return t("plan.doesNothing");
   return t("plan.does", { share: `${Math.round(100 * report.share)} %`, grams: `${report.taken_g.toFixed(0)} g` });
 }
-const file = computed(
-  () => `data:application/json;charset=utf-8,${encodeURIComponent(`${JSON.stringify(plan.value.cut, null, 2)}\n`)}`,
-);
 </script>
 
 <template>
@@ -125,12 +141,15 @@ const file = computed(
     <h1 class="visually-hidden">{{ t("stage.plan") }}</h1>
     <SaveState :document="document" undoable />
     <section class="stack">
-      <div>
-        <label for="begin">{{ t("plan.start") }}</label>
-        <select id="begin" :disabled="locked" @change="begin">
-          <option value="">{{ t("plan.choose") }}</option>
-          <option v-for="each in cuts.data.value" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
-        </select>
+      <div class="stack tight">
+        <div>
+          <label for="begin">{{ t("plan.start") }}</label>
+          <select id="begin" :disabled="locked" @change="begin">
+            <option value="">{{ t("plan.choose") }}</option>
+            <option v-for="each in cuts.data.value" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
+          </select>
+        </div>
+        <ChoiceField v-if="fall.data.value" v-model="beside" :label="t('plan.compareWith')" :choices="comparable" />
         <p v-if="plan.cut.name" class="small">
           <b>{{ plan.cut.name }}</b>. <span class="soft">{{ plan.cut.purpose }}</span>
         </p>
@@ -165,55 +184,80 @@ const file = computed(
           </template>
         </li>
       </ol>
+      <div class="row acts" role="group" :aria-label="t('plan.add')">
+        <span class="soft">{{ t("plan.add") }}</span>
+        <ElButton v-for="name in WAYS" :key="name" :disabled="locked" @click="add(name)">
+          {{ t(`plan.addKind.${name}`) }}
+        </ElButton>
+      </div>
       <details>
         <summary>{{ t("plan.head") }}</summary>
-        <div class="stack">
-          <ChoiceRow v-model="occiput" :label="t('plan.occiput')" :choices="named(FELT, 'felt')" :disabled="locked" />
-          <ChoiceRow v-model="part" :label="t('plan.part')" :choices="named(PARTS, 'partAt')" :disabled="locked" />
-          <LengthField
-            v-model="density"
-            :label="t('plan.density')"
-            sign="1/cm²"
-            :fault="fault('hairs_per_cm2')"
-            :disabled="locked"
-          />
-        </div>
+        <HeadForm v-model="plan" :fault-at="fault" :disabled="locked" />
       </details>
     </section>
     <section class="stack">
       <p v-if="!isRead" class="caution">{{ t("plan.notRead") }}</p>
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
       <template v-if="fall.data.value && figure.data.value && view">
-        <h2 class="visually-hidden">{{ t("plan.views") }}</h2>
-        <div class="views">
-          <FallFigure
-            v-for="name in VIEWS"
-            :key="name"
-            :view="name"
-            :figure="figure.data.value"
-            :before="fall.data.value.before"
-            :after="fall.data.value.after"
-            :sections="sections"
-            :frame="view"
-            :label="said(name)"
+        <FallColumn
+          v-if="besideCut"
+          :name="plan.cut.name || t('plan.thisPlan')"
+          :answer="fall.data.value"
+          :figure="figure.data.value"
+          :wishes="wishes"
+          :frame="view"
+        />
+        <template v-else>
+          <h2 class="visually-hidden">{{ t("plan.space") }}</h2>
+          <template v-if="flat">
+            <p class="soft">{{ t("plan.spaceMissing") }}</p>
+            <FallFigure
+              view="left"
+              :figure="figure.data.value"
+              :before="fall.data.value.before"
+              :after="fall.data.value.after"
+              :sections="sections"
+              :wishes="wishes"
+              :frame="view"
+              :label="t('plan.view.left')"
+            />
+          </template>
+          <HeadSpace
+            v-else
+            v-model:section="section"
+            :glb="scene.data.value"
+            :move="fall.data.value.words[open]?.title ?? ''"
+            :count="all.length"
+            @unavailable="flat = true"
           />
-        </div>
-        <p class="legend small">
-          <span class="now">{{ t("plan.legend.now") }}</span>
-          <span class="after">{{ t("plan.legend.after") }}</span>
-          <span class="section">{{ t("plan.legend.section") }}</span>
-        </p>
+          <FailureNote v-if="scene.error.value" :error="scene.error.value" @again="scene.refetch()" />
+        </template>
+        <SaveFiles v-if="question" :question="question" />
+        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan.onward") }}</RouterLink>
       </template>
       <p v-else-if="isRead && !fall.error.value" class="soft" aria-live="polite">{{ t("plan.slow") }}</p>
     </section>
     <section class="stack">
-      <template v-if="fall.data.value">
-        <h2>{{ t("plan.falls") }}</h2>
-        <ZoneLengths :answer="fall.data.value" />
-        <p class="row">
-          <a class="file" :href="file" download="cut.json">{{ t("plan.save") }}</a>
-          <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan.onward") }}</RouterLink>
-        </p>
+      <template v-if="fall.data.value && figure.data.value && view">
+        <template v-if="besideCut">
+          <FailureNote v-if="besideFall.error.value" :error="besideFall.error.value" @again="besideFall.refetch()" />
+          <FallColumn
+            v-if="besideFall.data.value"
+            :name="besideCut.name"
+            :answer="besideFall.data.value"
+            :figure="figure.data.value"
+            :wishes="wishes"
+            :frame="view"
+          />
+        </template>
+        <FallColumn
+          v-else
+          :name="t('plan.falls')"
+          :answer="fall.data.value"
+          :figure="figure.data.value"
+          :wishes="wishes"
+          :frame="view"
+        />
       </template>
     </section>
   </div>
@@ -222,7 +266,7 @@ const file = computed(
 <style scoped>
 .view {
   display: grid;
-  grid-template-columns: minmax(300px, 0.9fr) minmax(0, 1.6fr) minmax(270px, 0.9fr);
+  grid-template-columns: minmax(310px, 0.95fr) minmax(0, 1.2fr) minmax(0, 1.2fr);
   gap: 20px 24px;
   max-width: 1560px;
   margin: 0 auto;
@@ -289,6 +333,8 @@ section + section {
 
 .acts {
   gap: 6px;
+  flex-wrap: wrap;
+  align-items: center;
 }
 
 .acts :deep(.el-button) {
@@ -304,43 +350,27 @@ summary {
   font: 600 1.05rem var(--display);
 }
 
-.views {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
-.legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-}
-
-.legend span::before {
-  content: "";
-  display: inline-block;
-  width: 26px;
-  height: 0;
-  margin-right: 8px;
-  vertical-align: middle;
-  border-top: 2px solid var(--now);
-}
-
-.legend .after::before {
-  height: 12px;
-  border: 2px solid var(--forecast);
-  background: var(--forecast-band);
-}
-
-.legend .section::before {
-  border-top: 3px dashed var(--aim);
-}
-
 .onward {
   font-weight: 650;
 }
 
+label {
+  font-weight: 600;
+}
+
+/* On a tablet the head stays beside the moves, and the fall lies below both. */
 @media (max-width: 1000px) {
+  .view {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  section:last-of-type {
+    position: static;
+    grid-column: 1 / -1;
+  }
+}
+
+@media (max-width: 700px) {
   .view {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -11,6 +11,9 @@ const { t } = useI18n();
 const { say } = useUnit();
 const of = (fall: Fall, zone: string) => fall.zones.find((each) => each.zone === zone);
 
+const grams = (zone: string) =>
+  `${((of(props.answer.before, zone)?.mass_g ?? 0) - (of(props.answer.after, zone)?.mass_g ?? 0)).toFixed(1)} g`;
+
 /** A height in words: people look for it from the ear. */
 function place(mm: number): string {
   if (Math.abs(mm) < 5) return t("plan.atEar");
@@ -65,6 +68,7 @@ const lines = computed(() => {
           <th scope="col" class="figure">{{ t("plan.now") }}</th>
           <th scope="col" class="figure">{{ t("plan.after") }}</th>
           <th scope="col" class="figure">{{ t("plan.shortest") }}</th>
+          <th scope="col" class="figure">{{ t("plan.zoneOff") }}</th>
         </tr>
       </thead>
       <tbody>
@@ -73,6 +77,7 @@ const lines = computed(() => {
           <td class="figure">{{ say(of(answer.before, zone)?.worn_mm ?? 0) }}</td>
           <td class="figure after">{{ say(of(answer.after, zone)?.worn_mm ?? 0) }}</td>
           <td class="figure">{{ say(of(answer.after, zone)?.shortest_worn_mm ?? 0) }}</td>
+          <td class="figure">{{ grams(zone) }}</td>
         </tr>
       </tbody>
     </table>

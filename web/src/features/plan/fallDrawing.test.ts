@@ -1,6 +1,6 @@
-import type { Fall } from "@/api";
+import type { Aim, Fall, Figure } from "@/api";
 import { describe, expect, it } from "vitest";
-import { frame, outline, project, section, spread, strands } from "./fallDrawing";
+import { aims, frame, outline, project, section, spread, strands, wishesOf } from "./fallDrawing";
 
 const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
 const fall = {
@@ -37,8 +37,8 @@ describe("the fall as it is drawn", () => {
   });
 
   it("shows only the hair on the side that is seen", () => {
-    expect(strands("front", fall)).toHaveLength(1);
-    expect(strands("left", fall)).toHaveLength(2);
+    expect(strands("front", fall).split("M")).toHaveLength(2);
+    expect(strands("left", fall).split("M")).toHaveLength(3);
     const shape = { base: [[80, 50, 0]], hand: [[180, 60, 0]] };
     expect(section("left", shape)?.held).toEqual(["M0.0 -50.0L0.0 -60.0"]);
     expect(section("right", shape)).toBeUndefined();
@@ -54,5 +54,28 @@ describe("the fall as it is drawn", () => {
     expect(half).toBeGreaterThan(200);
     expect(top).toBeGreaterThan(140);
     expect(bottom).toBeLessThan(-250);
+  });
+
+  it("is a closed line round the head from above, the face down the page", () => {
+    const round = { ...fall, top_mm: [100, 80, 60, 80] } as Fall;
+    const points = outline("top", round)
+      .slice(1, -1)
+      .split("L")
+      .map((p) => p.split(" ").map(Number));
+    expect(points).toHaveLength(4);
+    // The first lies in front and to the client's left: down and right.
+    expect(points[0]![0]).toBeGreaterThan(0);
+    expect(points[0]![1]).toBeGreaterThan(0);
+    expect(project("top", [10, 99, 20])).toEqual([10, 20]);
+  });
+
+  it("shows what is wished at its height, where the zone ends", () => {
+    const aim = { zones: { fringe: { lands: { point: "brow", below_mm: 5 } }, nape: { lands: { point: "toe" } } } };
+    const figure = { points: [{ point: "brow", height_mm: 30 }] };
+    const wishes = wishesOf(aim as unknown as Aim, figure as unknown as Figure);
+    expect(wishes).toEqual([{ zone: "fringe", height_mm: 25 }]);
+    expect(aims("front", wishes)).toEqual(["M-35.0 -25.0L35.0 -25.0"]);
+    expect(aims("back", wishes)).toEqual([]);
+    expect(wishesOf({} as Aim, figure as unknown as Figure)).toEqual([]);
   });
 });

@@ -1,26 +1,35 @@
 /** The computed fall as lines on a page. Millimetres; y runs down from the ear canals. */
-import type { Fall, SectionShape } from "@/api";
+import type { Aim, Fall, Figure, SectionShape, Zone } from "@/api";
 
-export type View = "front" | "back" | "left" | "right";
-export const VIEWS: readonly View[] = ["front", "back", "left", "right"];
+export type View = "front" | "back" | "left" | "right" | "top";
+export const VIEWS: readonly View[] = ["front", "back", "left", "right", "top"];
 
 type Point3 = readonly number[];
 
 /** Where a point of the head lies on the page in a view: the client's left is on the right when seen from the front. */
 export function project(view: View, [x = 0, y = 0, z = 0]: Point3): [number, number] {
+  // From above the face looks down the page.
+  if (view === "top") return [x, z];
   const across = view === "front" ? x : view === "back" ? -x : view === "left" ? -z : z;
   return [across, -y];
 }
 
 /** How near to the viewer a point is, mm from the middle of the head. */
-const near = (view: View, [x = 0, , z = 0]: Point3) =>
-  view === "front" ? z : view === "back" ? -z : view === "left" ? x : -x;
+const near = (view: View, [x = 0, y = 0, z = 0]: Point3) =>
+  view === "top" ? y : view === "front" ? z : view === "back" ? -z : view === "left" ? x : -x;
 
 const say = ([x, y]: readonly [number, number]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
 const path = (points: readonly (readonly [number, number])[]) => (points.length ? `M${points.map(say).join("L")}` : "");
 
 /** The outline in a view: down on one side, up on the other. */
 export function outline(view: View, fall: Fall): string {
+  if (view === "top") {
+    const at = (reach: number, i: number): [number, number] => {
+      const turn = (2 * Math.PI * (i + 0.5)) / fall.top_mm.length;
+      return [reach * Math.sin(turn), reach * Math.cos(turn)];
+    };
+    return `${path(fall.top_mm.map(at))}Z`;
+  }
   const { heights_mm, one_mm, other_mm } = view === "front" || view === "back" ? fall.front : fall.side;
   // On the page "one" lies right from the front (the client's left) and from the right (the face), left otherwise.
   const sign = view === "front" || view === "right" ? 1 : -1;
@@ -29,11 +38,12 @@ export function outline(view: View, fall: Fall): string {
   return `${path([...one, ...other])}Z`;
 }
 
-/** Strands on the side of the head that is seen. */
-export function strands(view: View, fall: Fall): string[] {
+/** Strands on the side of the head that is seen, as one path: a page draws one of many pieces far sooner than many. */
+export function strands(view: View, fall: Fall): string {
   return fall.lines
     .filter((line) => line[0] && near(view, line[0]) > -10)
-    .map((line) => path(line.map((p) => project(view, p))));
+    .map((line) => path(line.map((p) => project(view, p))))
+    .join("");
 }
 
 /** A section on the side that is seen: its base, the line of the hand, and the hair between them. */
@@ -43,6 +53,37 @@ export function section(view: View, shape: SectionShape): { base: string; hand: 
   const at = (points: readonly Point3[]) => points.map((p) => project(view, p));
   const [base, hand] = [at(shape.base), at(shape.hand)];
   return { base: path(base), hand: path(hand), held: hand.map((end, i) => path([base[i] ?? end, end])) };
+}
+
+/** Where the ends of a zone are looked for in a view, mm across: from, to; nothing on sides it can't be seen from. */
+const ENDS: Record<View, Partial<Record<Zone, readonly [number, number]>>> = {
+  front: { fringe: [-35, 35], right_side: [-110, -55], left_side: [55, 110] },
+  back: {
+    left_side: [-110, -60],
+    right_side: [60, 110],
+    nape: [-40, 40],
+    back_lower: [-55, 55],
+    back_upper: [-55, 55],
+  },
+  left: { fringe: [-120, -75], left_side: [-50, 15], back_lower: [55, 110], nape: [45, 95] },
+  top: {},
+  right: { fringe: [75, 120], right_side: [-15, 50], back_lower: [-110, -55], nape: [-95, -45] },
+};
+
+/** Where zones should land, as lines across the view at their heights. */
+export function aims(view: View, wishes: readonly { zone: Zone; height_mm: number }[]): string[] {
+  return wishes.flatMap(({ zone, height_mm }) => {
+    const across = ENDS[view][zone];
+    return across ? [path(across.map((x): [number, number] => [x, -height_mm]))] : [];
+  });
+}
+
+/** Heights at which zones should land. */
+export function wishesOf(aim: Aim, figure: Figure): { zone: Zone; height_mm: number }[] {
+  return Object.entries(aim.zones ?? {}).flatMap(([zone, { lands }]) => {
+    const point = figure.points.find((each) => each.point === lands.point);
+    return point ? [{ zone: zone as Zone, height_mm: point.height_mm - (lands.below_mm ?? 0) }] : [];
+  });
 }
 
 /** What every view has to show: as wide as the widest outline, from above the hair to below its end. */

@@ -1,5 +1,6 @@
 /** Changes to the moves of a cut. Each makes a new list or move and leaves the old one as it was. */
 import type { Cut, Move, MoveReport, Point, TechniqueKind } from "@/api";
+import { layoutOf, wayOf } from "./ways";
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -32,6 +33,8 @@ export const doubled = (cut: Cut, at: number): Cut =>
     if (move) moves.splice(at + 1, 0, copy(move));
   });
 
+export const added = (cut: Cut, move: Move): Cut => withMoves(cut, (moves) => moves.push(move));
+
 export const without = (cut: Cut, at: number): Cut => withMoves(cut, (moves) => moves.splice(at, 1));
 
 /** The cut with one move changed. */
@@ -40,11 +43,6 @@ export const changed = (cut: Cut, at: number, change: (move: Move) => void): Cut
     const move = moves[at];
     if (move) change(move);
   });
-
-export type WayName = "perimeter" | "sections" | "weight";
-
-export const wayOf = (move: Move): WayName =>
-  "perimeter" in move.way ? "perimeter" : "sections" in move.way ? "sections" : "weight";
 
 /** The numbers of a move, in the order they are asked for at the chair. What isn't set has the value that was computed with. */
 export function amounts(move: Move, report?: MoveReport): Amount[] {
@@ -94,16 +92,27 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
       });
     }
   }
-  if (!("perimeter" in way)) {
-    const layout = "sections" in way ? way.sections.layout : way.weight;
+  if ("gathered" in way) {
+    found.push({
+      name: "past",
+      field: "way.gathered.past_mm",
+      unit: "length",
+      value: way.gathered.past_mm ?? 0,
+      set: (m, mm) => {
+        if ("gathered" in m.way) m.way.gathered.past_mm = mm;
+      },
+    });
+  }
+  const layout = layoutOf(way);
+  if (layout) {
     found.push({
       name: "thickness",
-      field: "sections" in way ? "way.sections.layout.thickness_mm" : "way.weight.thickness_mm",
+      field: `way.${"weight" in way ? "weight" : `${wayOf(move)}.layout`}.thickness_mm`,
       unit: "length",
       value: layout.thickness_mm,
       set: (m, mm) => {
-        if ("sections" in m.way) m.way.sections.layout.thickness_mm = mm;
-        if ("weight" in m.way) m.way.weight.thickness_mm = mm;
+        const its = layoutOf(m.way);
+        if (its) its.thickness_mm = mm;
       },
     });
   }
@@ -125,6 +134,15 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
       value: technique.depth_mm ?? report?.technique_depth_mm ?? 0,
       set: (m, mm) => {
         if (m.technique) m.technique.depth_mm = mm;
+      },
+    });
+    found.push({
+      name: "under",
+      field: "technique.under",
+      unit: "percent",
+      value: 100 * (technique.under ?? 0),
+      set: (m, percent) => {
+        if (m.technique) m.technique.under = percent / 100;
       },
     });
   }

@@ -46,6 +46,21 @@ describe("a document that is edited", () => {
     vi.unstubAllGlobals();
   });
 
+  /** An undo within the time that typing is left to rest used to take back the edit before, and the redo was lost. */
+  it("takes back the newest edit even if it was made this instant, and does it again", async () => {
+    fetched.mockImplementation(async () => answer(200, version(4, EMPTY)));
+    const page = open(version(3, { note: "a", other: "" }));
+    page.draft.value.note = "ab";
+    await rest();
+    page.draft.value.note = "abc";
+    await nextTick();
+    page.undo();
+    expect(page.draft.value.note).toBe("ab");
+    await vi.advanceTimersByTimeAsync(300);
+    page.redo();
+    expect(page.draft.value.note).toBe("abc");
+  });
+
   it("is saved once typing rests, over the version it was made from", async () => {
     fetched.mockImplementation(async (request) => {
       const { base_version, document } = (await request.json()) as { base_version: number; document: Note };

@@ -73,7 +73,22 @@ export function useDocument<T extends object>(
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<void> | undefined;
 
-  const history = useDebouncedRefHistory(draft, { deep: true, clone: copy, debounce: 250, capacity: 100 });
+  const history = useDebouncedRefHistory(draft, {
+    deep: true,
+    clone: copy,
+    debounce: 250,
+    capacity: 100,
+    shouldCommit: () => !isKept(),
+  });
+  /** Whether the newest step of the history is what stands now. */
+  function isKept(): boolean {
+    return JSON.stringify(draft.value) === JSON.stringify(history.last.value.snapshot);
+  }
+  /** An edit that is taken back at once is a step, too, although typing hasn't rested. */
+  function undo() {
+    if (!isKept()) history.commit();
+    history.undo();
+  }
 
   function keep() {
     const kept: Kept<T> = { base_version: version.value, base, document: draft.value };
@@ -227,7 +242,7 @@ export function useDocument<T extends object>(
     refusal,
     save,
     resolve,
-    undo: history.undo,
+    undo,
     redo: history.redo,
     canUndo: history.canUndo,
     canRedo: history.canRedo,

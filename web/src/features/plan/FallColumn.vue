@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** One cut's fall: from all sides, and in numbers. */
+import type { FallAnswer, Figure, Zone } from "@/api";
+import { useUnit } from "@/shared/unit";
+import { useI18n } from "vue-i18n";
+import FallFigure from "./FallFigure.vue";
+import ZoneLengths from "./ZoneLengths.vue";
+import { VIEWS, type View } from "./fallDrawing";
+
+const props = defineProps<{
+  name: string;
+  answer: FallAnswer;
+  figure: Figure;
+  wishes: readonly { zone: Zone; height_mm: number }[];
+  frame: { half: number; top: number; bottom: number };
+}>();
+const { t } = useI18n();
+const { say } = useUnit();
+
+function said(name: View): string {
+  const { after } = props.answer;
+  return t("plan.viewLabel", {
+    view: t(`plan.view.${name}`),
+    width: say(after.width_mm),
+    height: say(after.widest_at_mm),
+    lowest: say(after.lowest_mm),
+  });
+}
+</script>
+
+<template>
+  <div class="stack">
+    <h2>{{ name }}</h2>
+    <div class="views">
+      <FallFigure
+        v-for="each in VIEWS"
+        :key="each"
+        :view="each"
+        :figure="figure"
+        :before="answer.before"
+        :after="answer.after"
+        :sections="[]"
+        :wishes="wishes"
+        :frame="frame"
+        :label="said(each)"
+      />
+      <p class="legend">
+        <span class="now">{{ t("plan.legend.now") }}</span>
+        <span class="after">{{ t("plan.legend.after") }}</span>
+        <span v-if="wishes.length > 0" class="aim">{{ t("plan.legend.aim") }}</span>
+      </p>
+    </div>
+    <ZoneLengths :answer="answer" />
+  </div>
+</template>
+
+<style scoped>
+.views {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+
+.legend {
+  display: grid;
+  gap: 8px;
+  align-content: center;
+  padding: 12px;
+}
+
+.legend span::before {
+  content: "";
+  display: inline-block;
+  width: 26px;
+  height: 0;
+  margin-right: 8px;
+  vertical-align: middle;
+  border-top: 2px solid var(--now);
+}
+
+.legend .after::before {
+  height: 12px;
+  border: 2px solid var(--forecast);
+  background: var(--forecast-band);
+}
+
+.legend .aim::before {
+  border-top: 3px dotted var(--aim);
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+/** Swirls and cowlicks: where hair grows a way of its own. */
+import type { Growth } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import { useChoices } from "./useChoices";
+import { tagOf } from "./ways";
+
+const model = defineModel<Growth[]>({ required: true });
+defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
+const { t } = useI18n();
+const WAYS = ["clockwise", "anticlockwise", "toward"] as const;
+type WayName = (typeof WAYS)[number];
+const { named, landmarks } = useChoices();
+const ways = computed(() => named(WAYS, "plan.growthWays"));
+const toward = (growth: Growth) => (typeof growth.way === "object" ? growth.way.toward : undefined);
+
+function set(at: number, part: Partial<Growth>) {
+  model.value = model.value.map((each, i) => (i === at ? { ...each, ...part } : each));
+}
+function setWay(at: number, name: WayName) {
+  set(at, { way: name === "toward" ? { toward: "apex" } : name });
+}
+function add() {
+  model.value = [...model.value, { at: "crown", way: "clockwise", reach_mm: 45, strength: 0.6 }];
+}
+</script>
+
+<template>
+  <fieldset class="growths" :disabled="disabled">
+    <legend>{{ t("plan.growth") }}</legend>
+    <div v-for="(growth, i) in model" :key="i" class="growth">
+      <ChoiceField
+        :model-value="growth.at"
+        :label="t('plan.growthAt')"
+        :choices="landmarks"
+        @update:model-value="set(i, { at: $event })"
+      />
+      <ChoiceField
+        :model-value="tagOf(growth.way) as WayName"
+        :label="t('plan.growthWay')"
+        :choices="ways"
+        @update:model-value="setWay(i, $event)"
+      />
+      <ChoiceField
+        v-if="toward(growth)"
+        :model-value="toward(growth)"
+        :label="t('plan.growthToward')"
+        :choices="landmarks"
+        :fault="faultAt(`growth.${i}.way.toward`)"
+        @update:model-value="set(i, { way: { toward: $event } })"
+      />
+      <LengthField
+        :model-value="growth.reach_mm ?? 45"
+        :label="t('plan.growthReach')"
+        :fault="faultAt(`growth.${i}.reach_mm`)"
+        @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
+      />
+      <LengthField
+        :model-value="Math.round(100 * (growth.strength ?? 0.6))"
+        :label="t('plan.growthStrength')"
+        sign="%"
+        :fault="faultAt(`growth.${i}.strength`)"
+        @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
+      />
+      <ElButton class="wide" :disabled="disabled" @click="model = model.filter((_, k) => k !== i)">
+        {{ t("plan.growthDrop", { n: i + 1 }) }}
+      </ElButton>
+    </div>
+    <ElButton :disabled="disabled" @click="add">{{ t("plan.growthAdd") }}</ElButton>
+  </fieldset>
+</template>
+
+<style scoped>
+.growths {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+
+.growth {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 12px;
+  width: 100%;
+}
+
+.wide {
+  grid-column: 1 / -1;
+  justify-self: start;
+}
+</style>

@@ -1,0 +1,315 @@
+<script setup lang="ts">
+/** How a move is done: which hair, which way sections lie, how they are held, guided and cut along. */
+import type { FingerShape, Half, Layout, Move, Place, Point, Sections } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import RegionForm from "./RegionForm.vue";
+import { useChoices } from "./useChoices";
+import {
+  ALONG,
+  FINGERS,
+  GUIDES,
+  LENGTHS,
+  OVER,
+  alongOf,
+  guideOf,
+  layoutOf,
+  lengthOf,
+  overOf,
+  planeWith,
+  tagOf,
+  wayOf,
+  type AlongName,
+  type GuideName,
+  type LengthName,
+  type OverName,
+} from "./ways";
+
+const props = defineProps<{
+  move: Move;
+  points: readonly Point[];
+  faultAt: (field: string) => string | undefined;
+  disabled: boolean;
+}>();
+const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
+const { t } = useI18n();
+
+const { named, landmarks } = useChoices();
+const NONE = "none" as const;
+/** Sections that can be taken: each, every second and so on. Beginning with the n-th leaves n − 1 out. */
+const EVERY: readonly string[] = ["1", "2", "3", "4"];
+const skipped = ({ value, label }: { value: string; label: string }) => ({ value: String(Number(value) - 1), label });
+const way = computed(() => props.move.way);
+const layout = computed(() => layoutOf(way.value));
+const layoutField = computed(() => (wayOf(props.move) === "weight" ? "way.weight" : `way.${wayOf(props.move)}.layout`));
+const sections = computed(() => ("sections" in way.value ? way.value.sections : undefined));
+const gathered = computed(() => ("gathered" in way.value ? way.value.gathered : undefined));
+const line = computed(() => ("perimeter" in way.value ? way.value.perimeter : undefined));
+const diagonal = computed(() => {
+  const along = layout.value?.along;
+  return along && typeof along === "object" && "diagonal" in along ? along.diagonal : undefined;
+});
+const pivot = computed(() => {
+  const along = layout.value?.along;
+  return along && typeof along === "object" && "pivot" in along ? along.pivot : undefined;
+});
+const over = computed(() => sections.value?.hold.over ?? "own_base");
+const target = computed(() =>
+  typeof over.value === "object" && "landmark" in over.value ? over.value.landmark : undefined,
+);
+const plane = computed(() => (typeof over.value === "object" && "plane" in over.value ? over.value.plane : undefined));
+const fingers = computed(() => ({
+  shape: "along_head" as FingerShape,
+  slant_deg: 0,
+  longer_toward: null,
+  ...sections.value?.fingers,
+}));
+const face = computed(() => named(FACE, "point"));
+/** Points that a face has two of. */
+const PAIRED: readonly Point[] = ["cheekbone", "ear_lobe", "jaw_corner"];
+const FACE: readonly Point[] = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "jaw_corner", "chin"];
+const perhapsPoint = computed(() => [
+  { value: NONE, label: t("plan.between") },
+  ...props.points.map((value) => ({ value, label: t(`point.${value}`) })),
+]);
+
+function setLayout(part: Partial<Layout>) {
+  emit("change", (move) => {
+    if ("sections" in move.way) move.way.sections.layout = { ...move.way.sections.layout, ...part };
+    if ("gathered" in move.way) move.way.gathered.layout = { ...move.way.gathered.layout, ...part };
+    if ("weight" in move.way) move.way.weight = { ...move.way.weight, ...part };
+  });
+}
+function setSections(set: (sections: Sections) => void) {
+  emit("change", (move) => {
+    if ("sections" in move.way) set(move.way.sections);
+  });
+}
+function setOver(name: OverName) {
+  setSections((each) => (each.hold.over = overOf(name)));
+}
+function setSlant(slant_deg: number | undefined) {
+  if (slant_deg === undefined) return;
+  setSections((each) => {
+    const longer = each.fingers?.longer_toward ?? each.layout.from;
+    each.fingers = { shape: fingers.value.shape, slant_deg, longer_toward: longer };
+  });
+}
+function setPlace(which: "front" | "side", point: Point | typeof NONE) {
+  emit("change", (move) => {
+    if (!("perimeter" in move.way)) return;
+    if (point === NONE) delete move.way.perimeter[which];
+    else move.way.perimeter[which] = { point, below_mm: 0 };
+  });
+}
+function setBelow(which: "front" | "side", place: Place, below_mm: number | undefined) {
+  if (below_mm === undefined) return;
+  emit("change", (move) => {
+    if ("perimeter" in move.way) move.way.perimeter[which] = { ...place, below_mm };
+  });
+}
+const places = computed(() =>
+  line.value ? (["side", "front"] as const).map((which) => ({ which, place: line.value?.[which] ?? undefined })) : [],
+);
+</script>
+
+<template>
+  <div class="how">
+    <RegionForm
+      class="wide"
+      :model-value="move.region"
+      :label="t('plan.region')"
+      :fault-at="(field) => faultAt(`region.${field}`)"
+      :disabled="disabled"
+      @update:model-value="emit('change', (m) => (m.region = $event))"
+    />
+    <template v-for="{ which, place } in places" :key="which">
+      <ChoiceField
+        :model-value="place?.point ?? NONE"
+        :label="t(`plan.line_${which}`)"
+        :choices="perhapsPoint"
+        :disabled="disabled"
+        @update:model-value="setPlace(which, $event)"
+      />
+      <LengthField
+        v-if="place"
+        :model-value="place.below_mm ?? 0"
+        :label="t('plan.amount.below')"
+        :fault="faultAt(`way.perimeter.${which}.below_mm`)"
+        :disabled="disabled"
+        @update:model-value="setBelow(which, place, $event)"
+      />
+      <span v-else></span>
+    </template>
+    <LengthField
+      v-if="line"
+      :model-value="line.tilt_deg ?? 0"
+      :label="t('plan.tilt')"
+      sign="°"
+      :fault="faultAt('way.perimeter.tilt_deg')"
+      :disabled="disabled"
+      @update:model-value="
+        $event !== undefined &&
+        emit('change', (m) => {
+          if ('perimeter' in m.way) m.way.perimeter.tilt_deg = $event!;
+        })
+      "
+    />
+    <template v-if="layout">
+      <ChoiceField
+        :model-value="tagOf(layout.along) as AlongName"
+        :label="t('plan.along')"
+        :choices="named(ALONG, 'plan.alongs')"
+        :disabled="disabled"
+        @update:model-value="setLayout({ along: alongOf($event) })"
+      />
+      <ChoiceField
+        :model-value="layout.from"
+        :label="t('plan.from')"
+        :choices="landmarks"
+        :disabled="disabled"
+        @update:model-value="setLayout({ from: $event })"
+      />
+      <LengthField
+        v-if="diagonal"
+        :model-value="diagonal.lower_in_front_deg"
+        :label="t('plan.slope')"
+        sign="°"
+        :fault="faultAt(`${layoutField}.along.diagonal.lower_in_front_deg`)"
+        :disabled="disabled"
+        @update:model-value="$event !== undefined && setLayout({ along: { diagonal: { lower_in_front_deg: $event } } })"
+      />
+      <ChoiceField
+        v-if="pivot"
+        :model-value="pivot.round"
+        :label="t('plan.round')"
+        :choices="landmarks"
+        :disabled="disabled"
+        @update:model-value="setLayout({ along: { pivot: { round: $event } } })"
+      />
+      <ChoiceField
+        :model-value="String(layout.every ?? 1)"
+        :label="t('plan.every')"
+        :choices="named(EVERY, 'plan.everies')"
+        :fault="faultAt(`${layoutField}.every`)"
+        :disabled="disabled"
+        @update:model-value="setLayout({ every: Number($event), skip: 0 })"
+      />
+      <ChoiceField
+        v-if="(layout.every ?? 1) > 1"
+        :model-value="String(layout.skip ?? 0)"
+        :label="t('plan.skip')"
+        :choices="named(EVERY.slice(0, layout.every), 'plan.skips').map(skipped)"
+        :disabled="disabled"
+        @update:model-value="setLayout({ skip: Number($event) })"
+      />
+    </template>
+    <template v-if="sections">
+      <ChoiceField
+        :model-value="tagOf(over) as OverName"
+        :label="t('plan.over')"
+        :choices="named(OVER, 'plan.overs')"
+        :fault="faultAt('way.sections.hold.over') ?? faultAt('way.sections.hold.over.plane')"
+        :disabled="disabled"
+        @update:model-value="setOver"
+      />
+      <ChoiceField
+        v-if="target"
+        :model-value="target"
+        :label="t('plan.overTo')"
+        :choices="landmarks"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.hold.over = { landmark: $event }))"
+      />
+      <template v-if="plane">
+        <ChoiceField
+          v-for="(landmark, at) in plane"
+          :key="at"
+          :model-value="landmark"
+          :label="t('plan.planePoint', { n: at + 1 })"
+          :choices="landmarks"
+          :disabled="disabled"
+          @update:model-value="setSections((each) => (each.hold.over = planeWith(plane!, at, $event)))"
+        />
+      </template>
+      <ChoiceField
+        :model-value="tagOf(sections.guide ?? 'free') as GuideName"
+        :label="t('plan.guide')"
+        :choices="named(GUIDES, 'plan.guides')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.guide = guideOf($event)))"
+      />
+      <ChoiceField
+        :model-value="tagOf(sections.length) as LengthName"
+        :label="t('plan.lengthKind')"
+        :choices="named(LENGTHS, 'plan.lengths')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.length = lengthOf($event, each.length)))"
+      />
+      <ChoiceField
+        :model-value="fingers.shape"
+        :label="t('plan.fingers')"
+        :choices="named(FINGERS, 'plan.fingerShapes')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.fingers = { ...fingers, shape: $event }))"
+      />
+      <LengthField
+        :model-value="fingers.slant_deg"
+        :label="t('plan.slant')"
+        sign="°"
+        :fault="faultAt('way.sections.fingers.slant_deg')"
+        :disabled="disabled"
+        @update:model-value="setSlant"
+      />
+      <ChoiceField
+        v-if="fingers.slant_deg !== 0"
+        :model-value="fingers.longer_toward ?? undefined"
+        :label="t('plan.longerToward')"
+        :choices="landmarks"
+        :fault="faultAt('way.sections.fingers.longer_toward')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.fingers = { ...fingers, longer_toward: $event }))"
+      />
+    </template>
+    <template v-if="gathered">
+      <ChoiceField
+        :model-value="gathered.to"
+        :label="t('plan.gatheredTo')"
+        :choices="face"
+        :fault="faultAt('way.gathered.to')"
+        :disabled="disabled"
+        @update:model-value="
+          emit('change', (m) => {
+            if ('gathered' in m.way) m.way.gathered.to = $event;
+          })
+        "
+      />
+      <ChoiceField
+        v-if="PAIRED.includes(gathered.to)"
+        :model-value="gathered.side ?? 'left'"
+        :label="t('plan.gatheredSide')"
+        :choices="named(['left', 'right'] as const, 'plan.halves')"
+        :disabled="disabled"
+        @update:model-value="
+          emit('change', (m) => {
+            if ('gathered' in m.way) m.way.gathered.side = $event as Half;
+          })
+        "
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.how {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 12px;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

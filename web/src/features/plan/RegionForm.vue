@@ -1,0 +1,171 @@
+<script setup lang="ts">
+/** A region put together: zones, halves, edges and sides of partings, joined by and, or and not. */
+import type { Landmark, Region, Zone } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { ZONES } from "@/shared/zones";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
+import { useChoices } from "./useChoices";
+
+const props = defineProps<{
+  modelValue: Region;
+  label: string;
+  /** Says what is wrong at a place below this region. */
+  faultAt: (field: string) => string | undefined;
+  disabled: boolean;
+}>();
+const emit = defineEmits<{ "update:modelValue": [region: Region] }>();
+const { t } = useI18n();
+
+const kind = computed(() => kindOf(props.modelValue));
+const { named, landmarks } = useChoices();
+const kinds = computed(() => named(REGION_KINDS, "plan.regions"));
+const NONE = "none" as const;
+const perhaps = computed(() => [{ value: NONE, label: t("plan.noThird") }, ...landmarks.value]);
+const zones = computed(() => named(ZONES, "zone"));
+const parts = computed(() => partsOf(props.modelValue));
+const side = computed(() =>
+  props.modelValue !== "everything" && "side_of" in props.modelValue ? props.modelValue.side_of : undefined,
+);
+const edge = computed(() =>
+  props.modelValue !== "everything" && "edge" in props.modelValue ? props.modelValue.edge : undefined,
+);
+const zone = computed(() =>
+  props.modelValue !== "everything" && "zone" in props.modelValue ? props.modelValue.zone : undefined,
+);
+
+function setKind(next: RegionKind) {
+  emit("update:modelValue", regionOf(next, props.modelValue));
+}
+function setPart(at: number, part: Region) {
+  emit(
+    "update:modelValue",
+    withParts(
+      props.modelValue,
+      parts.value.map((each, i) => (i === at ? part : each)),
+    ),
+  );
+}
+function dropPart(at: number) {
+  const rest = parts.value.filter((_, i) => i !== at);
+  emit("update:modelValue", rest.length === 1 ? rest[0]! : withParts(props.modelValue, rest));
+}
+function addPart() {
+  emit("update:modelValue", withParts(props.modelValue, [...parts.value, { zone: "top" }]));
+}
+function setThrough(at: number, landmark: Landmark | typeof NONE) {
+  if (!side.value) return;
+  const through = [...side.value.parting.through];
+  if (landmark === NONE) through.splice(at, 1);
+  else through[at] = landmark;
+  emit("update:modelValue", { side_of: { ...side.value, parting: { ...side.value.parting, through } } });
+}
+function setZigzag(mm: number | undefined) {
+  if (!side.value) return;
+  const { through } = side.value.parting;
+  const parting = mm ? { through, zigzag_mm: mm } : { through };
+  emit("update:modelValue", { side_of: { ...side.value, parting } });
+}
+</script>
+
+<template>
+  <fieldset class="region" :disabled="disabled">
+    <legend class="visually-hidden">{{ label }}</legend>
+    <ChoiceField :model-value="kind" :label="label" :choices="kinds" @update:model-value="setKind" />
+    <ChoiceField
+      v-if="zone"
+      :model-value="zone"
+      :label="t('plan.zone')"
+      :choices="zones"
+      @update:model-value="emit('update:modelValue', { zone: $event as Zone })"
+    />
+    <LengthField
+      v-if="edge"
+      :model-value="edge.within_mm"
+      :label="t('plan.within')"
+      :fault="faultAt('edge.within_mm')"
+      @update:model-value="$event !== undefined && emit('update:modelValue', { edge: { within_mm: $event } })"
+    />
+    <div v-if="side" class="pair">
+      <ChoiceField
+        v-for="at in [0, 1]"
+        :key="at"
+        :model-value="side.parting.through[at]"
+        :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
+        :choices="landmarks"
+        :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
+        @update:model-value="setThrough(at, $event)"
+      />
+      <ChoiceField
+        :model-value="side.parting.through[2] ?? NONE"
+        :label="t('plan.partingTo')"
+        :choices="perhaps"
+        @update:model-value="setThrough(2, $event)"
+      />
+      <ChoiceField
+        :model-value="side.with"
+        :label="t('plan.sideWith')"
+        :choices="landmarks"
+        :fault="faultAt('side_of.with')"
+        @update:model-value="emit('update:modelValue', { side_of: { parting: side.parting, with: $event } })"
+      />
+      <LengthField
+        :model-value="side.parting.zigzag_mm ?? undefined"
+        :label="t('plan.zigzag')"
+        :fault="faultAt('side_of.parting.zigzag_mm')"
+        @update:model-value="setZigzag"
+      />
+    </div>
+    <ul v-if="parts.length > 0" class="parts">
+      <li v-for="(part, i) in parts" :key="i">
+        <RegionForm
+          :model-value="part"
+          :label="t(kind === 'not' ? 'plan.partNot' : 'plan.part_n', { n: i + 1 })"
+          :fault-at="(field) => faultAt(kind === 'not' ? `not.${field}` : `${kind}.${i}.${field}`)"
+          :disabled="disabled"
+          @update:model-value="setPart(i, $event)"
+        />
+        <ElButton v-if="kind !== 'not' && parts.length > 1" size="small" :disabled="disabled" @click="dropPart(i)">
+          {{ t("plan.dropPart", { n: i + 1 }) }}
+        </ElButton>
+      </li>
+    </ul>
+    <ElButton v-if="kind === 'all' || kind === 'any'" size="small" :disabled="disabled" @click="addPart">
+      {{ t("plan.addPart") }}
+    </ElButton>
+  </fieldset>
+</template>
+
+<style scoped>
+.region {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(136px, 1fr));
+  gap: 10px 12px;
+}
+
+.parts {
+  list-style: none;
+  display: grid;
+  gap: 12px;
+  border-left: 3px solid var(--line);
+  padding-left: 10px;
+}
+
+.parts li {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+
+.parts li > :first-child {
+  width: 100%;
+}
+</style>

@@ -1,0 +1,20 @@
+import { describe, expect, it } from "vitest";
+import { EYES, SIDES, isShown } from "./space";
+
+describe("the head in space", () => {
+  it("shows hair in one state and everything else always", () => {
+    for (const part of ["hair now", "strands now"]) {
+      expect([isShown(part, "now"), isShown(part, "after")]).toEqual([true, false]);
+    }
+    for (const part of ["hair after", "strands after"]) {
+      expect([isShown(part, "now"), isShown(part, "after")]).toEqual([false, true]);
+    }
+    expect(isShown("head", "now") && isShown("hand", "after")).toBe(true);
+  });
+
+  it("is looked at from five different sides", () => {
+    const eyes = SIDES.map((side) => EYES[side].map(Math.round).join());
+    expect(new Set(eyes).size).toBe(SIDES.length);
+    expect(EYES.left[0]).toBe(-EYES.right[0]);
+  });
+});

@@ -1,0 +1,204 @@
+/** The scene of a plan, drawn in space: what the server hands out as glTF, lit, turned and in the colours of the page. */
+import {
+  AmbientLight,
+  Box3,
+  Color,
+  DirectionalLight,
+  Group,
+  Line,
+  LineBasicMaterial,
+  LineSegments,
+  type Material,
+  Mesh,
+  MeshLambertMaterial,
+  Object3D,
+  PerspectiveCamera,
+  Scene,
+  Vector3,
+  WebGLRenderer,
+} from "three";
+import { OrbitControls } from "three/addons/controls/OrbitControls.js";
+import { GLTFLoader } from "three/addons/loaders/GLTFLoader.js";
+
+export const SIDES = ["front", "left", "back", "right", "top"] as const;
+export type Side = (typeof SIDES)[number];
+export type Shown = "now" | "after";
+
+/** Where the eye is from each side, as a direction from the middle of the head; +x is the client's left. */
+export const EYES: Record<Side, readonly [number, number, number]> = {
+  front: [0, 0.12, 1],
+  left: [1, 0.12, 0],
+  back: [0, 0.12, -1],
+  right: [-1, 0.12, 0],
+  top: [0, 1, 0.02],
+};
+
+/** The custom property of the page that colours a part. */
+const COLOURS: Record<string, string> = {
+  head: "--skin",
+  body: "--line",
+  "head lines": "--line-strong",
+  "strands now": "--now",
+  "strands after": "--forecast",
+  "hair now": "--now",
+  "hair after": "--forecast",
+  section: "--aim",
+  hand: "--aim",
+  "held hair": "--aim",
+  guide: "--warn",
+};
+const SKIN_OPACITY = 0.2;
+
+/** Whether a part is shown: hair in one of its two states, everything else always. */
+export function isShown(part: string, shown: Shown): boolean {
+  if (part.endsWith(" now")) return shown === "now";
+  if (part.endsWith(" after")) return shown === "after";
+  return true;
+}
+
+export class Space {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(24, 1, 0.05, 20);
+  private readonly orbit: OrbitControls;
+  private readonly parts = new Group();
+  private readonly light = new DirectionalLight(0xffffff, 1.7);
+  private readonly materials = new Map<string, Material>();
+  private waiting = 0;
+  private middle = new Vector3(0, -0.03, 0);
+  private far = 1.4;
+  /** How long the last frame took to draw, ms. */
+  frameMs = 0;
+
+  /** Throws where the browser can't draw in space. */
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly colourOf: (property: string) => string,
+  ) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+    this.scene.add(new AmbientLight(0xffffff, 1.5), this.light, this.parts);
+    this.orbit = new OrbitControls(this.camera, canvas);
+    this.orbit.enablePan = false;
+    this.orbit.addEventListener("change", () => this.drawSoon());
+    this.look("left");
+  }
+
+  /** Puts another scene in place of the last; the eye stays where it is unless `side` says otherwise. */
+  async load(glb: ArrayBuffer, shown: Shown) {
+    const { scene } = await new GLTFLoader().parseAsync(glb, "");
+    this.clear();
+    const parts: Object3D[] = [];
+    scene.traverse((part) => {
+      if (part instanceof Mesh || part instanceof Line || part instanceof LineSegments) parts.push(part);
+    });
+    for (const part of parts) this.paint(part as Mesh | LineSegments);
+    this.parts.add(scene);
+    const hair = parts.filter((part) => part.userData.part !== "body");
+    const box = new Box3();
+    for (const part of hair) box.expandByObject(part);
+    // The shoulders give the head its size, however short the hair.
+    box.expandByPoint(new Vector3(0, -0.2, 0));
+    this.frame(box);
+    this.show(shown);
+  }
+
+  show(shown: Shown) {
+    this.parts.traverse((part) => {
+      const name = part.userData.part as string | undefined;
+      if (name) part.visible = isShown(name, shown);
+    });
+    this.drawSoon();
+  }
+
+  look(side: Side) {
+    const [x, y, z] = EYES[side];
+    this.orbit.target.copy(this.middle);
+    this.camera.position.copy(this.middle).add(new Vector3(x, y, z).normalize().multiplyScalar(this.far));
+    this.orbit.update();
+    this.drawSoon();
+  }
+
+  /** Turns by degrees about the head and over it. */
+  turn(round: number, over: number) {
+    const off = this.camera.position.clone().sub(this.orbit.target);
+    const distance = off.length();
+    const azimuth = Math.atan2(off.x, off.z) + (round * Math.PI) / 180;
+    const height = Math.min(1.5, Math.max(-1.2, Math.asin(off.y / distance) + (over * Math.PI) / 180));
+    const flat = Math.cos(height);
+    off.set(Math.sin(azimuth) * flat, Math.sin(height), Math.cos(azimuth) * flat).multiplyScalar(distance);
+    this.camera.position.copy(this.orbit.target).add(off);
+    this.orbit.update();
+    this.drawSoon();
+  }
+
+  resize(width: number, height: number, ratio: number) {
+    this.renderer.setPixelRatio(Math.min(2, ratio));
+    this.renderer.setSize(width, height, false);
+    this.camera.aspect = width / Math.max(1, height);
+    this.camera.updateProjectionMatrix();
+    this.drawSoon();
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.waiting);
+    this.orbit.dispose();
+    this.clear();
+    for (const material of this.materials.values()) material.dispose();
+    this.renderer.dispose();
+  }
+
+  private frame(box: Box3) {
+    const size = box.getSize(new Vector3());
+    const round = Math.max(size.x, size.y, size.z, 0.25);
+    const far = (0.62 * round) / Math.tan((this.camera.fov * Math.PI) / 360);
+    const was = this.camera.position.clone().sub(this.orbit.target).normalize();
+    this.middle = box.getCenter(new Vector3());
+    this.far = far;
+    this.orbit.target.copy(this.middle);
+    this.camera.position.copy(this.middle).addScaledVector(was, far);
+    this.orbit.update();
+  }
+
+  private paint(part: Mesh | LineSegments) {
+    // The loader puts mesh and node into one object, named by the node.
+    const name = (part.name || part.parent?.name || "").replaceAll("_", " ");
+    part.userData.part = name;
+    for (const each of [part.material].flat()) each.dispose();
+    part.material = this.material(name, part instanceof Mesh);
+  }
+
+  /** One material a part for good: a new one each time would be compiled each time. */
+  private material(name: string, surface: boolean): Material {
+    const kept = this.materials.get(name);
+    if (kept) return kept;
+    const color = new Color(this.colourOf(COLOURS[name] ?? "--line-strong"));
+    const skin = name === "hair now" || name === "hair after";
+    const faint = name.startsWith("strands") || name === "held hair";
+    const made = surface
+      ? new MeshLambertMaterial({ color, transparent: skin, opacity: skin ? SKIN_OPACITY : 1, depthWrite: !skin })
+      : new LineBasicMaterial({ color, transparent: faint, opacity: faint ? 0.55 : 1 });
+    this.materials.set(name, made);
+    return made;
+  }
+
+  private clear() {
+    this.parts.traverse((part) => {
+      if (part instanceof Mesh || part instanceof Line) part.geometry.dispose();
+    });
+    this.parts.clear();
+  }
+
+  /** Draws at the next frame, once however often it is asked for. */
+  private drawSoon() {
+    if (this.waiting) return;
+    this.waiting = requestAnimationFrame(() => {
+      this.waiting = 0;
+      const start = performance.now();
+      // The light comes from over the shoulder of whoever looks.
+      this.light.position.copy(this.camera.position).add(new Vector3(0.3, 0.6, 0));
+      this.renderer.render(this.scene, this.camera);
+      this.frameMs = performance.now() - start;
+      this.canvas.dataset.frameMs = this.frameMs.toFixed(1);
+    });
+  }
+}

@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import {
+  ALONG,
+  GUIDES,
+  LENGTHS,
+  OVER,
+  WAYS,
+  alongOf,
+  guideOf,
+  layoutOf,
+  lengthOf,
+  newMove,
+  overOf,
+  planeWith,
+  tagOf,
+  wayOf,
+} from "./ways";
+
+describe("ways of doing a move", () => {
+  it("begin as something of their kind", () => {
+    for (const name of WAYS) expect(wayOf(newMove(name))).toBe(name);
+    for (const name of ALONG) expect(tagOf(alongOf(name))).toBe(name);
+    for (const name of OVER) expect(tagOf(overOf(name))).toBe(name);
+    for (const name of GUIDES) expect(tagOf(guideOf(name))).toBe(name);
+    for (const name of LENGTHS) expect(tagOf(lengthOf(name, { held_mm: 120 }))).toBe(name);
+  });
+
+  it("lie in sections unless hair is cut as it hangs", () => {
+    expect(layoutOf(newMove("perimeter").way)).toBeUndefined();
+    for (const name of ["sections", "gathered", "weight"] as const) {
+      expect(layoutOf(newMove(name).way)?.thickness_mm).toBeGreaterThan(0);
+    }
+  });
+
+  it("are new each time: changing one leaves the next as it was", () => {
+    const one = newMove("weight");
+    const layout = layoutOf(one.way);
+    if (layout) layout.thickness_mm = 99;
+    expect(layoutOf(newMove("weight").way)?.thickness_mm).not.toBe(99);
+    const other = newMove("sections");
+    const its = layoutOf(other.way);
+    if (its) its.thickness_mm = 99;
+    expect(layoutOf(newMove("sections").way)?.thickness_mm).not.toBe(99);
+  });
+
+  it("keep a length where it means the same, and begin afresh where it doesn't", () => {
+    expect(lengthOf("worn_mm", { held_mm: 120 })).toEqual({ worn_mm: 120 });
+    expect(lengthOf("held_mm", { shorter_mm: 4 })).toEqual({ held_mm: 150 });
+    expect(lengthOf("shorter_mm", { worn_mm: 120 })).toEqual({ shorter_mm: 0 });
+  });
+
+  it("change one point of a plane", () => {
+    expect(planeWith(["apex", "crown", "occipital"], 1, "nape_centre")).toEqual({
+      plane: ["apex", "nape_centre", "occipital"],
+    });
+  });
+});

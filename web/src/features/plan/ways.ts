@@ -1,0 +1,98 @@
+/** How a move is done, kind by kind: what each begins as when it is chosen, and how it is chosen. */
+import type { Along, FirstLength, Guide, Landmark, Layout, Move, Over, Way } from "@/api";
+
+/** The name of a choice that may carry more: "own_base", or the one key of { landmark: … }. */
+export function tagOf(choice: string | object): string {
+  return typeof choice === "string" ? choice : (Object.keys(choice)[0] ?? "");
+}
+
+export const WAYS = ["perimeter", "sections", "gathered", "weight"] as const;
+export type WayName = (typeof WAYS)[number];
+export const wayOf = (move: Move): WayName => tagOf(move.way) as WayName;
+
+/** Ways that take their region section by section. */
+export function layoutOf(way: Way): Layout | undefined {
+  if ("sections" in way) return way.sections.layout;
+  if ("gathered" in way) return way.gathered.layout;
+  if ("weight" in way) return way.weight;
+  return undefined;
+}
+
+const LAYOUT: Layout = { along: "horizontal", thickness_mm: 20, from: "nape_centre" };
+
+/** A new move of a kind, as it is most often meant. */
+export function newMove(name: WayName): Move {
+  const state = { moisture: "damp", comb: "wide" } as const;
+  switch (name) {
+    case "perimeter":
+      return { region: "everything", state, way: { perimeter: { behind: { point: "collarbone", below_mm: 0 } } } };
+    case "sections":
+      return {
+        region: "everything",
+        state,
+        way: {
+          sections: {
+            layout: { ...LAYOUT },
+            hold: { lift_deg: 90, over: "own_base" },
+            guide: { travelling: {} },
+            length: { worn_mm: 180 },
+          },
+        },
+      };
+    case "gathered":
+      return {
+        region: { zone: "fringe" },
+        state,
+        way: { gathered: { layout: { along: "profile", thickness_mm: 30, from: "hairline_centre" }, to: "nose_tip" } },
+      };
+    case "weight":
+      return {
+        region: { zone: "back_lower" },
+        state: { moisture: "dry", comb: "wide" },
+        way: { weight: { ...LAYOUT, along: "vertical" } },
+        technique: { kind: "slide" },
+      };
+  }
+}
+
+export const ALONG = ["horizontal", "vertical", "profile", "crosswise", "diagonal", "pivot"] as const;
+export type AlongName = (typeof ALONG)[number];
+export function alongOf(name: AlongName): Along {
+  if (name === "diagonal") return { diagonal: { lower_in_front_deg: 30 } };
+  if (name === "pivot") return { pivot: { round: "crown" } };
+  return name;
+}
+
+export const OVER = ["own_base", "previous", "centre", "landmark", "plane"] as const;
+export type OverName = (typeof OVER)[number];
+export function overOf(name: OverName): Over {
+  if (name === "landmark") return { landmark: "apex" };
+  if (name === "plane") return { plane: ["ear_top_left", "apex", "ear_top_right"] };
+  return name;
+}
+
+export const GUIDES = ["travelling", "stationary", "floating", "free"] as const;
+export type GuideName = (typeof GUIDES)[number];
+export function guideOf(name: GuideName): Guide {
+  if (name === "travelling") return { travelling: {} };
+  if (name === "floating") return { floating: { step_mm: 5 } };
+  return name;
+}
+
+export const FINGERS = ["along_head", "straight", "level"] as const;
+export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm"] as const;
+export type LengthName = (typeof LENGTHS)[number];
+/** A first length of another kind, of the same size where that makes sense. */
+export function lengthOf(name: LengthName, was: FirstLength): FirstLength {
+  const mm = Object.values(was)[0] ?? 150;
+  if (name === "shorter_mm") return { shorter_mm: 0 };
+  const size = "shorter_mm" in was ? 150 : mm;
+  return name === "held_mm" ? { held_mm: size } : { worn_mm: size };
+}
+
+/** Three landmarks with one of them changed. */
+export function planeWith(plane: readonly Landmark[], at: number, landmark: Landmark): Over {
+  const next = [...plane];
+  next[at] = landmark;
+  return { plane: next as [Landmark, Landmark, Landmark] };
+}
