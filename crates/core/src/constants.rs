@@ -151,6 +151,12 @@ pub const ALL: &[(&str, Constant)] = &[
     ("packing of straight hair", PACKING_STRAIGHT),
     ("packing radius, mm", PACKING_RADIUS_MM),
     ("see-through from, share of light", SEE_THROUGH),
+    ("choppy from, % of the hair for each degree", CHOPPY_SHARE),
+    ("step that shows, mm", CHOPPY_STEP_MM),
+    ("ends that neighbours from the same pore leave free, share", SCOPE_FREE_SHARE),
+    ("distance at which hairs in a picture run together, px", SCOPE_BLUR_PX),
+    ("error of a count of hairs, share", SCOPE_SD_SHARE),
+    ("error of a girth of gathered hair, mm", GIRTH_SD_MM),
 ];
 
 /// Hairs on a square centimetre of scalp where nothing was counted.
@@ -162,6 +168,19 @@ pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
 pub const PACKING_RADIUS_MM: Constant = constant(3.0, (1.0, 6.0), OWN);
 /// Share of light through a layer of hair from which on its ends are called see-through.
 pub const SEE_THROUGH: Constant = constant(0.25, (0.1, 0.5), OWN);
+/// Share of the hair that ends over two fingers for each degree the head turns in over them, where steps show, % for a
+/// degree.
+pub const CHOPPY_SHARE: Constant = constant(5.5, (3.0, 10.0), OWN);
+/// Depth of a step in the outline that shows, mm.
+pub const CHOPPY_STEP_MM: Constant = constant(1.0, (0.5, 3.0), OWN);
+/// Share of the ends of hairs that others from the same group of pores leave free: set on generated pictures.
+pub const SCOPE_FREE_SHARE: Constant = constant(0.85, (0.7, 1.0), OWN);
+/// Distance in a picture at which two hairs run together, px: set on generated pictures.
+pub const SCOPE_BLUR_PX: Constant = constant(0.75, (0.0, 6.0), OWN);
+/// One standard error of hairs counted on a picture, as a share: measured on generated pictures (docs/accuracy.md).
+pub const SCOPE_SD_SHARE: Constant = constant(0.07, (0.02, 0.15), OWN);
+/// One standard error of a tape round gathered hair, mm.
+pub const GIRTH_SD_MM: Constant = constant(2.0, (1.0, 5.0), OWN);
 
 #[cfg(test)]
 mod tests {

@@ -7,6 +7,7 @@ use crate::fall::{Fall, fall};
 use crate::fibre::WornStyle;
 use crate::hair::{Growth, Hair, HairRequest, PartLine};
 use crate::head::Felt;
+use crate::judge::{Finding, Judged, findings};
 use crate::reading::RawReading;
 use crate::scene::scene;
 use crate::units::LengthUnit;
@@ -34,7 +35,7 @@ pub struct Plan {
     /// Where it grows a way of its own: swirls and cowlicks; at most 12 places.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub growth: Vec<Growth>,
-    /// Hairs on a square centimetre, 20 to 500.
+    /// Hairs on a square centimetre where none were counted, 20 to 500.
     #[serde(default = "usual_density")]
     pub hairs_per_cm2: f64,
     /// How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
@@ -81,6 +82,8 @@ pub struct FallAnswer {
     pub moves: Vec<MoveReport>,
     /// The moves in words.
     pub words: Vec<Phrase>,
+    /// What a demanding eye would object to.
+    pub findings: Vec<Finding>,
 }
 
 impl Plan {
@@ -131,6 +134,9 @@ impl FallRequest {
     pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
         let mut faults = FieldErrors::default();
         let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
+        let (reports, unit) = (&result.moves, self.unit);
+        let judged = Judged { hair, lengths: &result.lengths, cut: &self.plan.cut, reports, unit };
+        let findings = findings(&judged);
         for (i, each) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
                 each.sections.clear();
@@ -141,6 +147,7 @@ impl FallRequest {
             after: fall(hair, &result.lengths),
             moves: result.moves,
             words: phrases(&self.plan.cut, self.unit),
+            findings,
         })
     }
 

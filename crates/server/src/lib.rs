@@ -10,4 +10,5 @@ pub mod demo;
 pub mod exchange;
 pub mod http;
 pub mod json;
+pub mod picture;
 pub mod schemas;

@@ -7,6 +7,7 @@ use spirel_core::cut::Cut;
 use spirel_core::fibre::{HangRequest, HangResult};
 use spirel_core::mark::{MarkAnswer, MarkRequest};
 use spirel_core::plan::{FallAnswer, FallRequest};
+use spirel_core::scope::HairCount;
 use std::path::Path;
 use std::{fs, io};
 use utoipa::openapi::RefOr;
@@ -24,6 +25,7 @@ pub fn all() -> Vec<(&'static str, Value)> {
         ("cut.schema.json", schema::<Cut>("A cut: moves over parted hair")),
         ("fall-request.schema.json", schema::<FallRequest>("What `spirel compute fall` reads")),
         ("fall-answer.schema.json", schema::<FallAnswer>("What `spirel compute fall` writes")),
+        ("hair-count.schema.json", schema::<HairCount>("What `spirel compute count` writes")),
         ("visit.schema.json", schema::<VisitFile>("A visit, exported and imported")),
         ("mark-request.schema.json", schema::<MarkRequest>("What `spirel compute mark` reads")),
         ("mark-answer.schema.json", schema::<MarkAnswer>("What `spirel compute mark` writes")),

@@ -239,11 +239,11 @@ fn put(row: &mut [Cell; AZIMUTHS], stop: &Stop, what: &Bundle, times: f64) {
 
 /// Shares of a strand that end at the same length.
 #[derive(Default)]
-struct Bundle {
+pub(super) struct Bundle {
     /// How long, worn, mm.
-    ends_mm: f64,
+    pub ends_mm: f64,
     /// Room across the strand, mm²; fibre width, mm; mass per length of the way, g/mm.
-    room_mm2: f64,
+    pub room_mm2: f64,
     width_mm: f64,
     mass_g_per_mm: f64,
 }
@@ -260,7 +260,7 @@ impl Bundle {
     }
 }
 
-fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
+pub(super) fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
     let hairs = strand.hairs / SHARES as f64;
     let mut out: Vec<Bundle> = Vec::with_capacity(SHARES);
     for (ends_mm, open) in worn.lengths.into_iter().zip(worn.open) {

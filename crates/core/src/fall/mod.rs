@@ -6,6 +6,7 @@
 //! [`fall`] sums it up: outlines, light through the ends, mass and length by zone, the perimeter.
 
 mod drape;
+mod ends;
 mod field;
 mod outline;
 mod result;
@@ -13,6 +14,7 @@ mod shell;
 mod svg;
 
 pub use drape::{Drape, drape_all};
+pub use ends::{End, ends};
 pub use outline::Outline;
 pub(crate) use outline::Surface;
 pub use result::{Fall, LevelShare, ZoneFall, fall, worn_lines};

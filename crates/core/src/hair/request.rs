@@ -1,19 +1,18 @@
 //! A head of hair asked for as a document, and its making.
 
+use super::blend::Density;
 use super::{Blend, Growth, Hair, Lengths, SHARES, Strand};
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::{FieldErrors, Problem};
 use crate::fall::{Shell, drape_all};
 use crate::fibre::WornStyle;
 use crate::head::{Body, Felt, Hairline, HeadForm, Landmark, Vec3, roots};
-use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::reading::{DENSITY, RawReading, Zone, ZoneReading};
 use crate::section::Scalp;
 use serde::{Deserialize, Serialize};
 
 /// Guide roots that can be asked for.
 const ROOTS: (f64, f64) = (256.0, 65_536.0);
-/// Hairs on a square centimetre.
-const DENSITY: (f64, f64) = (20.0, 500.0);
 /// How much shorter than the longest the shortest of a strand's shares can be.
 const TAPER: (f64, f64) = (0.0, 0.8);
 /// How far from the middle a part can lie, mm.
@@ -61,7 +60,7 @@ pub struct HairRequest {
     /// Where it grows a way of its own; at most 12 places.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub growth: Vec<Growth>,
-    /// Hairs on a square centimetre, 20 to 500.
+    /// Hairs on a square centimetre where none were counted, 20 to 500.
     #[serde(default = "usual_density")]
     pub hairs_per_cm2: f64,
     /// How much shorter than the longest the shortest eighth of each strand is, as a share, 0 (blunt ends) to 0.8 (grown
@@ -120,13 +119,15 @@ impl HairRequest {
         let Some(form) = form.filter(|_| faults.0.is_empty()) else { return Err(faults) };
         let hairline = Hairline::of(&form, &measures);
         let blend = Blend::of(&read, &hairline);
+        let density = Density::of(&self.reading, self.hairs_per_cm2, &hairline);
         let mut lengths = Vec::new();
         let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
             .into_iter()
             .map(|root| {
-                let (model, length) = blend.at(&root.at.normalize());
+                let d = root.at.normalize();
+                let (model, length) = blend.at(&d);
                 lengths.push(thinned(length, self.taper));
-                Strand { root, model, hairs: root.area_mm2 / 100.0 * self.hairs_per_cm2 }
+                Strand { root, model, hairs: root.area_mm2 / 100.0 * density.at(&d) }
             })
             .collect();
         let body = Body::of(&measures);

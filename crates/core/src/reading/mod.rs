@@ -3,10 +3,13 @@
 //! A reading is saved while it is being taken, so the document ([`RawReading`]) may have gaps; what is there must be
 //! possible. A zone that is complete becomes a [`ZoneReading`], the only form the computations accept.
 
+mod girth;
 mod summary;
 mod zone;
 
+pub use girth::{GatheredHair, Girth, gathered};
 pub use summary::{Gap, ReadingSummary, ZoneSummary, summarise};
+pub(crate) use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone, ZoneReading};
 
 use crate::error::FieldErrors;
@@ -25,6 +28,9 @@ pub struct RawReading {
     /// What was measured in each zone so far.
     #[serde(default)]
     pub zones: BTreeMap<Zone, RawZoneReading>,
+    /// Girths of all hair gathered in one bundle, from the tie down; at most six.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub girths: Vec<Girth>,
 }
 
 impl RawReading {
@@ -34,6 +40,9 @@ impl RawReading {
         faults.take("measures", self.measures.check());
         for (zone, reading) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), reading.check());
+        }
+        if let Err(found) = girth::check(&self.girths) {
+            faults.0.extend(found.0);
         }
         faults.or(())
     }

@@ -1,6 +1,6 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
-use super::{RawReading, Zone, ZoneReading};
+use super::{GatheredHair, RawReading, Zone, ZoneReading, gathered, girth};
 use crate::fibre::WornStyle;
 use crate::learn;
 use serde::{Deserialize, Serialize};
@@ -47,6 +47,8 @@ pub struct ReadingSummary {
     pub complete: u32,
     /// Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
     pub sides_differ_by: Option<f64>,
+    /// How far the hair is full, from girths without faults.
+    pub gathered: Option<GatheredHair>,
 }
 
 /// Sums up a reading that has been checked; zones with faults count as not read.
@@ -61,7 +63,8 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         .zip(shrinkage_of(Zone::RightSide))
         .map(|(left, right)| left - right)
         .filter(|difference| difference.abs() > SIDES_DIFFER);
-    ReadingSummary { zones, complete: complete as u32, sides_differ_by }
+    let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
+    ReadingSummary { zones, complete: complete as u32, sides_differ_by, gathered }
 }
 
 fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {

@@ -126,6 +126,9 @@ pub struct RawZoneReading {
     /// Fibre width by feel.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub width_class: Option<WidthClass>,
+    /// Hairs on a square centimetre, counted, 20 to 500.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub hairs_per_cm2: Option<f64>,
     /// How moist the hair was when `sprung_mm` was measured.
     #[serde(default)]
     pub moisture: Moisture,
@@ -142,6 +145,8 @@ fn one_strand() -> u32 {
 const STRETCHED_MM: (f64, f64) = (10.0, 2500.0);
 const SPRUNG_MM: (f64, f64) = (2.0, 2500.0);
 const WIDTH_UM: (f64, f64) = (20.0, 180.0);
+/// Hairs on a square centimetre that are taken.
+pub(crate) const DENSITY: (f64, f64) = (20.0, 500.0);
 const STRANDS: (f64, f64) = (1.0, 50.0);
 
 impl Default for RawZoneReading {
@@ -153,6 +158,7 @@ impl Default for RawZoneReading {
             wet_sprung_mm: None,
             width_um: None,
             width_class: None,
+            hairs_per_cm2: None,
             moisture: Moisture::Dry,
             strands: one_strand(),
         }
@@ -173,6 +179,7 @@ impl RawZoneReading {
             ("sprung_mm", self.sprung_mm, SPRUNG_MM, "mm"),
             ("wet_sprung_mm", self.wet_sprung_mm, SPRUNG_MM, "mm"),
             ("width_um", self.width_um, WIDTH_UM, "µm"),
+            ("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²"),
             ("strands", Some(f64::from(self.strands)), STRANDS, ""),
         ];
         for (field, value, range, unit) in given {

@@ -1,6 +1,7 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
-use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{JsonBody, PngBytes, ProblemDetails, Refusal, SignedIn, State};
+use crate::picture::scalp_of_png;
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
 use spirel_core::cut::{ShippedCut, shipped};
@@ -10,8 +11,9 @@ use spirel_core::head::{Figure, RawMeasures};
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::reading::{RawReading, ReadingSummary, summarise};
+use spirel_core::scope::{HairCount, count};
 use spirel_core::units::LengthUnit;
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 
 /// The client's figure: heights of the points, and the worn length from each zone to each.
 #[utoipa::path(tag = "compute", request_body = RawMeasures, responses(
@@ -139,6 +141,34 @@ pub async fn outlines(
     let heads = state.heads.clone();
     let answer = state.compute(move || heads.answer(&body.0)).await??;
     Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg(&answer.before, &answer.after)))
+}
+
+/// What a picture shows.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct ScalpShown {
+    /// Length of its side on the scalp, mm, 3 to 30.
+    #[serde(default = "usual_side_mm")]
+    side_mm: f64,
+}
+
+fn usual_side_mm() -> f64 {
+    10.0
+}
+
+/// How many hairs grow on a square centimetre, counted on a picture of a square of scalp. The picture isn't kept.
+#[utoipa::path(tag = "compute", params(ScalpShown), request_body(content = Vec<u8>, content_type = "image/png"),
+    responses((status = 200, body = HairCount), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/count")]
+pub async fn count_hairs(
+    _person: SignedIn,
+    state: web::Data<State>,
+    shown: web::Query<ScalpShown>,
+    picture: PngBytes,
+) -> Result<web::Json<HairCount>, Refusal> {
+    let counted = move || scalp_of_png(&picture.0, shown.side_mm).and_then(|picture| count(&picture));
+    Ok(web::Json(state.compute(counted).await??))
 }
 
 /// The reusable cuts that ship.

@@ -1,6 +1,7 @@
 //! The core from the command line: JSON in, JSON out, the same code as in the browser.
 
 use crate::json::{self, Unreadable};
+use crate::picture::scalp_of_png;
 use clap::{Args, Subcommand};
 use rayon::prelude::*;
 use serde::Serialize;
@@ -9,6 +10,7 @@ use spirel_core::fall::svg;
 use spirel_core::fibre::HangRequest;
 use spirel_core::mark::MarkRequest;
 use spirel_core::plan::{FallAnswer, FallRequest};
+use spirel_core::scope::count;
 use spirel_core::{FieldError, FieldErrors, Problem};
 use std::io::{self, BufRead, BufWriter, Read, Write};
 use std::path::PathBuf;
@@ -25,6 +27,17 @@ pub(super) enum What {
     Hang(Batch),
     /// How a plan's cut falls on a head (docs/formats/fall-request.schema.json).
     Fall(FallOptions),
+    /// How many hairs grow on a square centimetre, counted on a picture (PNG) of a square of scalp.
+    Count(CountOptions),
+}
+
+#[derive(Debug, Args)]
+pub(super) struct CountOptions {
+    /// Length of the picture's side on the scalp, mm, 3 to 30.
+    #[arg(long, default_value = "10")]
+    side_mm: f64,
+    /// The picture.
+    picture: PathBuf,
 }
 
 #[derive(Debug, Args)]
@@ -84,6 +97,7 @@ pub(super) fn run(what: &What) -> ExitCode {
         What::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
         What::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
         What::Fall(options) => answer_fall(options),
+        What::Count(options) => answer_count(options),
     };
     match done {
         Ok(true) => ExitCode::SUCCESS,
@@ -95,6 +109,18 @@ pub(super) fn run(what: &What) -> ExitCode {
             ExitCode::FAILURE
         }
     }
+}
+
+/// Whether the picture could be counted.
+fn answer_count(options: &CountOptions) -> io::Result<bool> {
+    let bytes = std::fs::read(&options.picture)?;
+    let counted = scalp_of_png(&bytes, options.side_mm).and_then(|picture| count(&picture));
+    let done = counted.is_ok();
+    match counted {
+        Ok(counted) => writeln!(io::stdout(), "{}", serde_json::to_string(&counted)?)?,
+        Err(faults) => writeln!(io::stderr(), "{}", serde_json::to_string(&Faulty::from(faults))?)?,
+    }
+    Ok(done)
 }
 
 /// Whether the plan could be answered.

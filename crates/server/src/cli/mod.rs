@@ -2,6 +2,7 @@
 
 mod compute;
 mod run;
+mod stand_in;
 
 use clap::{Args, Parser, Subcommand};
 use std::io::{self, Write};
@@ -30,6 +31,11 @@ enum What {
     Compute {
         #[command(subcommand)]
         what: compute::What,
+    },
+    /// Plays an instrument that isn't there.
+    StandIn {
+        #[command(subcommand)]
+        what: stand_in::What,
     },
     /// Writes the API's description (OpenAPI) to standard output.
     Openapi,
@@ -92,6 +98,7 @@ impl Command {
             What::Demo(options) => run::serve(&options, true),
             What::Migrate(options) => run::migrate(&options),
             What::Compute { what } => return compute::run(&what),
+            What::StandIn { what } => stand_in::run(&what),
             What::Openapi => {
                 crate::schemas::openapi_text().map_err(Failed::because).and_then(|text| say(&text))
             }

@@ -20,10 +20,34 @@ pub struct JsonBody<T>(pub T);
 
 type Reading<T> = Pin<Box<dyn Future<Output = Result<T, Refusal>>>>;
 
-fn announced_as_json(request: &HttpRequest) -> bool {
-    let given = request.headers().get(CONTENT_TYPE).and_then(|value| value.to_str().ok());
-    let essence = given.and_then(|value| value.split(';').next()).unwrap_or_default().trim();
-    essence.eq_ignore_ascii_case("application/json")
+/// A body announced as a PNG picture, as it came.
+pub struct PngBytes(pub web::Bytes);
+
+/// The body, if it is announced as `kind` and no larger than is taken.
+async fn announced(
+    kind: &'static str,
+    given: Option<String>,
+    bytes: impl Future<Output = Result<web::Bytes, actix_web::Error>>,
+) -> Result<web::Bytes, Refusal> {
+    let essence = given.as_deref().and_then(|value| value.split(';').next()).unwrap_or_default().trim();
+    if !essence.eq_ignore_ascii_case(kind) {
+        return Err(Refusal::NotAnnouncedAs(kind));
+    }
+    bytes.await.map_err(|_| Refusal::TooLarge)
+}
+
+fn content_type(request: &HttpRequest) -> Option<String> {
+    request.headers().get(CONTENT_TYPE).and_then(|value| value.to_str().ok()).map(str::to_owned)
+}
+
+impl FromRequest for PngBytes {
+    type Error = Refusal;
+    type Future = Reading<Self>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let (given, bytes) = (content_type(request), web::Bytes::from_request(request, payload));
+        Box::pin(async move { announced("image/png", given, bytes).await.map(Self) })
+    }
 }
 
 impl FromRequest for JsonText {
@@ -31,14 +55,8 @@ impl FromRequest for JsonText {
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let announced = announced_as_json(request);
-        let bytes = web::Bytes::from_request(request, payload);
-        Box::pin(async move {
-            if !announced {
-                return Err(Refusal::NotAnnouncedAsJson);
-            }
-            bytes.await.map(Self).map_err(|_| Refusal::TooLarge)
-        })
+        let (given, bytes) = (content_type(request), web::Bytes::from_request(request, payload));
+        Box::pin(async move { announced("application/json", given, bytes).await.map(Self) })
     }
 }
 

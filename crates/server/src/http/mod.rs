@@ -11,7 +11,7 @@ mod serve;
 mod session;
 mod state;
 
-pub use body::{JsonBody, JsonText};
+pub use body::{JsonBody, JsonText, PngBytes};
 pub use problem::{FieldFault, ProblemDetails, Refusal};
 pub use routes::openapi;
 pub use serve::serve;

@@ -15,9 +15,9 @@ pub enum Refusal {
     /// The body is not JSON.
     #[error("the body is not JSON")]
     Unreadable(Unreadable),
-    /// The body is not announced as JSON.
-    #[error("the body is not announced as JSON")]
-    NotAnnouncedAsJson,
+    /// The body is not announced as what is taken here.
+    #[error("the body is not announced as {0}")]
+    NotAnnouncedAs(&'static str),
     /// The body is larger than is taken.
     #[error("the body is too large")]
     TooLarge,
@@ -115,7 +115,7 @@ impl Refusal {
         match self {
             Self::Unreadable(Unreadable::Broken { .. }) => "broken_json",
             Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields(_) => "fields",
-            Self::NotAnnouncedAsJson => "content_type",
+            Self::NotAnnouncedAs(_) => "content_type",
             Self::TooLarge => "too_large",
             Self::NotSignedIn => "not_signed_in",
             Self::WrongPassword => "wrong_password",
@@ -142,7 +142,7 @@ impl Refusal {
                 };
                 faults.iter().map(said).collect::<Vec<_>>().join("; ")
             }
-            Self::NotAnnouncedAsJson => "Send JSON with content-type: application/json.".into(),
+            Self::NotAnnouncedAs(kind) => format!("Send it with content-type: {kind}."),
             Self::TooLarge => "This is larger than anything a visit can hold.".into(),
             Self::NotSignedIn => "Sign in first.".into(),
             Self::WrongPassword => "Address and password don't fit. Try again.".into(),
@@ -168,8 +168,8 @@ impl Refusal {
                 let problem = Problem::Contradicts { why: why.clone() };
                 vec![FieldFault::new(FieldError::new("body", problem), Some(*line))]
             }
-            Self::NotAnnouncedAsJson => {
-                let problem = Problem::Contradicts { why: "must be application/json".into() };
+            Self::NotAnnouncedAs(kind) => {
+                let problem = Problem::Contradicts { why: format!("must be {kind}") };
                 vec![FieldFault::new(FieldError::new("content-type", problem), None)]
             }
             _ => Vec::new(),
@@ -180,7 +180,7 @@ impl Refusal {
 impl ResponseError for Refusal {
     fn status_code(&self) -> StatusCode {
         match self {
-            Self::Unreadable(Unreadable::Broken { .. }) | Self::NotAnnouncedAsJson => StatusCode::BAD_REQUEST,
+            Self::Unreadable(Unreadable::Broken { .. }) | Self::NotAnnouncedAs(_) => StatusCode::BAD_REQUEST,
             Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields(_) => {
                 StatusCode::UNPROCESSABLE_ENTITY
             }

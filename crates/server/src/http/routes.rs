@@ -50,6 +50,7 @@ routes![
     compute::fall,
     compute::scene,
     compute::outlines,
+    compute::count_hairs,
     compute::cuts,
     audit::audit,
 ];

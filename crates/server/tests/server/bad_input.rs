@@ -39,6 +39,8 @@ async fn a_measure_that_cannot_be_is_refused_at_its_field_and_nothing_is_saved()
         (json!({"width_um": 5.0}), "width_um", "out_of_range"),
         (json!({"strands": 0}), "strands", "out_of_range"),
         (json!({"strands": -1}), "strands", "not_a_number"),
+        (json!({"hairs_per_cm2": 5.0}), "hairs_per_cm2", "out_of_range"),
+        (json!({"hairs_per_cm2": 501.0}), "hairs_per_cm2", "out_of_range"),
         (json!({"width_class": "thick"}), "width_class", "unknown"),
         (json!({"moisture": 3}), "moisture", "contradicts"),
         (json!({"colour": "red"}), "colour", "unknown"),

@@ -5,6 +5,7 @@ mod app;
 mod bad_input;
 mod command_line;
 mod contract;
+mod counting;
 mod doors;
 mod plans;
 

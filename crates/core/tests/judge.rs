@@ -1,0 +1,89 @@
+//! What is found in a cut, and on which heads.
+#![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
+
+use spirel_core::cut::{
+    Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, Over, Sections, Technique, Way, shipped,
+};
+use spirel_core::fibre::{HeldState, WornStyle};
+use spirel_core::head::{Felt, Landmark};
+use spirel_core::judge::{Finding, FindingCode};
+use spirel_core::plan::{FallRequest, Plan};
+use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::section::{Along, Region};
+use spirel_core::units::LengthUnit;
+
+/// Even layers of this length all over, held square to the head in sections so thick.
+fn layers(held_mm: f64, thickness_mm: f64) -> Cut {
+    let sections = Sections {
+        layout: Layout {
+            along: Along::Vertical,
+            thickness_mm,
+            from: Landmark::NapeCentre,
+            every: 1,
+            skip: 0,
+        },
+        hold: Hold { lift_deg: 90.0, over: Over::OwnBase },
+        guide: Guide::Travelling { drift_mm: 0.0 },
+        fingers: Fingers::default(),
+        length: FirstLength::HeldMm(held_mm),
+    };
+    let each = Move {
+        name: String::new(),
+        off: false,
+        region: Region::Everything,
+        mirrored: false,
+        state: HeldState::default(),
+        way: Way::Sections(sections),
+        technique: Technique::default(),
+    };
+    Cut { format: CutFormat::Cut, version: 1, name: "test".into(), purpose: String::new(), moves: vec![each] }
+}
+
+fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
+    let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, sprung_mm) };
+    let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
+    FallRequest {
+        reading: RawReading { zones, ..RawReading::default() },
+        worn: WornStyle::default(),
+        plan: Plan { felt: Felt { occiput, crown: 0.0 }, ..Plan::of(cut) },
+        show_move: None,
+        show_section: None,
+        unit: LengthUnit::Cm,
+    }
+}
+
+fn choppy(cut: Cut, occiput: f64) -> Option<Finding> {
+    let found = request(cut, occiput, 290.0).answer().unwrap().findings;
+    found.into_iter().find(|each| each.code == FindingCode::ChoppyBack)
+}
+
+#[test]
+fn short_layers_show_as_steps_over_a_flat_back_and_not_over_a_full_one() {
+    let found = choppy(layers(60.0, 20.0), -1.0).expect("short layers over a flat back");
+    assert!(choppy(layers(60.0, 20.0), 1.0).is_none(), "a full back affords them");
+    assert!(found.measure >= found.threshold);
+    assert_eq!(found.moves, [0], "the move that layers it is named");
+    assert!(found.at[2] < -80.0 && found.at[0].abs() < 2.0, "in the middle of the back: {:?}", found.at);
+    assert!(!found.text.contains(['{', '[']) && !found.remedy.contains(['{', '[']), "{found:?}");
+}
+
+#[test]
+fn what_cures_steps_over_a_flat_back_cures_them() {
+    assert!(choppy(layers(130.0, 20.0), -1.0).is_none(), "longer layers");
+    assert!(choppy(layers(60.0, 5.0), -1.0).is_none(), "thinner sections");
+    let mut off = layers(60.0, 20.0);
+    off.moves[0].off = true;
+    assert!(choppy(off, -1.0).is_none(), "not cut at all");
+    let worse = |held| choppy(layers(held, 20.0), -1.0).map_or(0.0, |found| found.measure);
+    assert!(worse(40.0) > worse(60.0), "the shorter, the choppier");
+}
+
+#[test]
+fn of_the_cuts_that_ship_only_the_cropped_nape_steps_on_a_flat_back_and_none_on_a_full_one() {
+    let found = |occiput: f64| -> Vec<&str> {
+        let steps = |cut: &Cut| !request(cut.clone(), occiput, 200.0).answer().unwrap().findings.is_empty();
+        shipped().iter().filter(|each| steps(&each.cut)).map(|each| each.key).collect()
+    };
+    assert_eq!(found(-1.0), ["quay_school"]);
+    assert!(found(1.0).is_empty());
+}

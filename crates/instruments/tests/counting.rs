@@ -1,0 +1,117 @@
+//! How well hairs are counted on pictures whose true count is known.
+//!
+//! The two constants of the count were set on pictures of seeds from 5,000 on; these are others.
+
+use rayon::prelude::*;
+use spirel_core::scope::{HairCount, Picture, count};
+use spirel_instruments::scope::{SIDE_MM, SIDE_PX, Scalp, look};
+
+const PICTURES: u64 = 200;
+/// Hair on skin: black on pale, brown on pale, fair on pale, white on brown, black on brown.
+const SHADES: [(f64, f64); 5] = [(45.0, 190.0), (90.0, 205.0), (140.0, 210.0), (205.0, 110.0), (35.0, 105.0)];
+const WIDTHS_UM: [f64; 4] = [50.0, 65.0, 80.0, 95.0];
+const LOOPS_MM: [f64; 4] = [1000.0, 20.0, 6.0, 2.5];
+
+/// All shades, widths and bends in turn, and densities from 70 to 300 in no order.
+fn scalp(number: u64) -> Scalp {
+    let i = number as usize;
+    let (hair, skin) = SHADES[i % 5];
+    Scalp {
+        hairs_per_cm2: 70.0 + 230.0 * ((number * 37) % PICTURES) as f64 / PICTURES as f64,
+        width_um: WIDTHS_UM[i / 5 % 4],
+        loop_radius_mm: LOOPS_MM[i / 20 % 4],
+        hair,
+        skin,
+    }
+}
+
+fn counted(grey: &[u8]) -> HairCount {
+    count(&Picture::new(grey, SIDE_MM).expect("a square picture")).expect("hair is seen")
+}
+
+fn middle(mut of: Vec<f64>, share: f64) -> f64 {
+    of.sort_by(f64::total_cmp);
+    of[(share * (of.len() - 1) as f64).round() as usize]
+}
+
+#[test]
+fn hairs_are_counted_across_densities_colours_and_curl() {
+    let looked: Vec<(Scalp, f64, f64)> = (0..PICTURES)
+        .into_par_iter()
+        .map(|number| {
+            let scalp = scalp(number);
+            let seen = look(&scalp, number);
+            let found = counted(&seen.grey);
+            let off = found.hairs_per_cm2 - f64::from(seen.hairs);
+            (scalp, off / f64::from(seen.hairs), off / found.sd_per_cm2)
+        })
+        .collect();
+    let errors = |of: &dyn Fn(&Scalp) -> bool| -> Vec<f64> {
+        looked.iter().filter(|(scalp, ..)| of(scalp)).map(|(_, error, _)| *error).collect()
+    };
+    let sizes: Vec<f64> = errors(&|_| true).iter().map(|error| error.abs()).collect();
+    let said = |share| 100.0 * middle(sizes.clone(), share);
+    let (half, most, all) = (said(0.5), said(0.9), said(1.0));
+    assert!(
+        half < 5.0 && most < 15.0,
+        "half within {half:.1} %, nine in ten within {most:.1} %, all within {all:.1} %"
+    );
+    // No colour, width or bend is counted wrong on the whole.
+    for (hair, _) in SHADES {
+        assert!(middle(errors(&|scalp| scalp.hair == hair), 0.5).abs() < 0.06, "{hair}");
+    }
+    for width in WIDTHS_UM {
+        assert!(middle(errors(&|scalp| scalp.width_um == width), 0.5).abs() < 0.06, "{width} µm");
+    }
+    for radius in LOOPS_MM {
+        assert!(middle(errors(&|scalp| scalp.loop_radius_mm == radius), 0.5).abs() < 0.06, "{radius} mm");
+    }
+    let within = looked.iter().filter(|(.., in_sds)| in_sds.abs() < 2.0).count();
+    assert!(within >= 180, "two standard errors hold 95 of 100, held {within} of {PICTURES}");
+}
+
+#[test]
+fn the_same_scalp_gives_the_same_picture_and_the_same_count() {
+    let scalp = scalp(3);
+    let (one, again, other) = (look(&scalp, 7), look(&scalp, 7), look(&scalp, 8));
+    assert_eq!(one, again);
+    assert_ne!(one.grey, other.grey);
+    assert_eq!(counted(&one.grey), counted(&again.grey));
+}
+
+#[test]
+fn a_picture_turned_over_counts_alike() {
+    let seen = look(&scalp(11), 11);
+    let turned: Vec<u8> = seen.grey.iter().rev().copied().collect();
+    let mirrored: Vec<u8> = seen.grey.chunks(SIDE_PX).flat_map(|row| row.iter().rev().copied()).collect();
+    let here = counted(&seen.grey).hairs_per_cm2;
+    for other in [turned, mirrored] {
+        assert!((counted(&other).hairs_per_cm2 / here - 1.0).abs() < 0.04);
+    }
+}
+
+#[test]
+fn the_width_of_hairs_is_read_off_too() {
+    for width_um in [60.0, 95.0] {
+        let seen = look(&Scalp { width_um, hairs_per_cm2: 120.0, ..scalp(0) }, 1);
+        assert!(
+            (counted(&seen.grey).width_um / width_um - 1.0).abs() < 0.12,
+            "{}",
+            counted(&seen.grey).width_um
+        );
+    }
+}
+
+#[test]
+fn what_is_no_picture_of_hair_is_refused_in_words() {
+    let bare = look(&Scalp { hairs_per_cm2: 70.0, hair: 190.0, ..scalp(0) }, 1);
+    let refused = |grey: &[u8], side_mm| {
+        let picture = Picture::new(grey, side_mm);
+        picture.and_then(|picture| count(&picture)).expect_err("no hair").0[0].to_string()
+    };
+    assert!(refused(&bare.grey, SIDE_MM).contains("clean the lens"), "hair as bright as skin");
+    assert!(refused(&vec![128; SIDE_PX * SIDE_PX], SIDE_MM).contains("clean the lens"), "nothing at all");
+    assert!(refused(&[0; 100], SIDE_MM).contains("must be from 300"), "too small");
+    assert!(refused(&vec![0; 400 * 400 + 1], SIDE_MM).contains("not square"));
+    assert!(refused(&bare.grey, f64::NAN).contains("finite"));
+}

@@ -1,0 +1,80 @@
+//! Pictures as they come and go: PNG to shades of grey and back.
+
+use png::{BitDepth, ColorType, Decoder, Encoder, Limits, Transformations};
+use spirel_core::scope::Picture;
+use spirel_core::{FieldErrors, Problem};
+use std::io::Cursor;
+
+/// Memory a decoder may use, bytes: a picture of the largest side that is taken, four bytes a pixel, twice.
+const MOST_MEMORY: usize = 32 << 20;
+
+/// The square of scalp in a PNG, so many mm along a side.
+pub fn scalp_of_png(bytes: &[u8], side_mm: f64) -> Result<Picture, FieldErrors> {
+    let Some(grey) = grey_of_png(bytes) else {
+        let mut faults = FieldErrors::default();
+        faults.push("picture", Problem::Contradicts { why: "can't be read as PNG".into() });
+        return Err(faults);
+    };
+    Picture::new(&grey, side_mm)
+}
+
+/// Brightness, row by row (ITU-R BT.601 weights). None if it isn't a PNG, is broken, or is not square.
+fn grey_of_png(bytes: &[u8]) -> Option<Vec<u8>> {
+    let mut decoder = Decoder::new_with_limits(Cursor::new(bytes), Limits { bytes: MOST_MEMORY });
+    decoder.set_transformations(Transformations::normalize_to_color8());
+    let mut reader = decoder.read_info().ok()?;
+    let size = reader.output_buffer_size().filter(|size| *size <= MOST_MEMORY)?;
+    let mut pixels = vec![0; size];
+    let frame = reader.next_frame(&mut pixels).ok()?;
+    if frame.width != frame.height {
+        return None;
+    }
+    let pixels = &pixels[..frame.buffer_size()];
+    let luma = |rgb: &[u8]| {
+        let [r, g, b] = [rgb[0], rgb[1], rgb[2]].map(u32::from);
+        ((299 * r + 587 * g + 114 * b + 500) / 1000) as u8
+    };
+    Some(match frame.color_type {
+        ColorType::Grayscale => pixels.to_vec(),
+        ColorType::GrayscaleAlpha => pixels.chunks_exact(2).map(|pixel| pixel[0]).collect(),
+        ColorType::Rgb => pixels.chunks_exact(3).map(luma).collect(),
+        ColorType::Rgba => pixels.chunks_exact(4).map(luma).collect(),
+        ColorType::Indexed => return None,
+    })
+}
+
+/// A square of grey as PNG.
+pub fn png_of_grey(grey: &[u8], side: u32) -> Result<Vec<u8>, png::EncodingError> {
+    let mut bytes = Vec::new();
+    let mut encoder = Encoder::new(&mut bytes, side, side);
+    encoder.set_color(ColorType::Grayscale);
+    encoder.set_depth(BitDepth::Eight);
+    encoder.write_header()?.write_image_data(grey)?;
+    Ok(bytes)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_picture_goes_to_png_and_comes_back_the_same() {
+        let grey: Vec<u8> = (0..300_u32 * 300).map(|i| (i % 251) as u8).collect();
+        let png = png_of_grey(&grey, 300).expect("written");
+        assert_eq!(grey_of_png(&png), Some(grey.clone()));
+        assert!(scalp_of_png(&png, 10.0).is_ok());
+        for cut in [0, 8, 40, png.len() / 2] {
+            assert!(grey_of_png(&png[..cut]).is_none(), "broken off at {cut}");
+        }
+    }
+
+    #[test]
+    fn colours_are_read_as_bright_as_they_look() {
+        let mut bytes = Vec::new();
+        let mut encoder = Encoder::new(&mut bytes, 2, 2);
+        encoder.set_color(ColorType::Rgb);
+        let pixels = [255, 255, 255, 0, 255, 0, 255, 0, 0, 0, 0, 255];
+        encoder.write_header().expect("written").write_image_data(&pixels).expect("written");
+        assert_eq!(grey_of_png(&bytes), Some(vec![255, 150, 76, 29]));
+    }
+}
