@@ -67,6 +67,18 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   await expect(moves).toHaveCount(3);
 });
 
+test("steps over a flat back are found, lead to their move, and are gone when it is mended", async ({ wren }) => {
+  await openVisit(wren, "Sunniva Drake", "Plan");
+  await wren.getByLabel("Begin with a cut").selectOption("quay_school");
+  await wren.getByText("Head and hair").click();
+  const found = wren.getByRole("list", { name: "What would be seen in this cut" });
+  await wren.getByRole("radio", { name: "flat" }).check({ force: true });
+  await expect(found).toContainText("Choppy over the back");
+  await found.getByRole("button", { name: "Go to move 3" }).click();
+  await wren.getByLabel("First, scalp to fingers").fill("22");
+  await expect(found).toBeHidden();
+});
+
 test("a cut of one's own is written from nothing: which hair, how it lies, how it is held", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
   const words = wren.locator(".words");

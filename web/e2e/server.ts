@@ -8,7 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
-const BINARY = process.env.SPIREL_BIN ?? fileURLToPath(new URL("../../target/release/spirel", import.meta.url));
+export const BINARY = process.env.SPIREL_BIN ?? fileURLToPath(new URL("../../target/release/spirel", import.meta.url));
 export const PASSWORD = "tide-and-comb";
 
 async function freePort(): Promise<number> {

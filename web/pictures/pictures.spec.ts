@@ -1,4 +1,5 @@
-import { openVisit, signIn, test } from "../e2e/server";
+import { BINARY, openVisit, signIn, test } from "../e2e/server";
+import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
 
 const FOLDER = "../docs/screenshots";
@@ -75,8 +76,18 @@ test("a visit in the evening", async ({ wren: page }) => {
   await take(page, "mark-dark");
 });
 
-test("a visit on a tablet", async ({ wren: page }) => {
+test("a visit on a tablet", async ({ wren: page }, info) => {
   await page.setViewportSize({ width: 820, height: 1180 });
+  const scalp = info.outputPath("scalp.png");
+  execFileSync(BINARY, ["stand-in", "scope", "--hairs-per-cm2", "120", "--width-um", "50", scalp]);
+  await openVisit(page, "Tova Quill", "Read");
+  await page.getByText("Wet spring, measured width, strands, density").click();
+  await page.locator('input[type="file"]').setInputFiles(scalp);
+  await page.getByText(/^Counted/).waitFor();
+  await page.getByText("Gathered hair").click();
+  await page.getByRole("heading", { name: "In words" }).scrollIntoViewIfNeeded();
+  await page.evaluate(() => scrollTo(0, 860));
+  await take(page, "read-tablet");
   await openVisit(page, "Tova Quill", "Plan");
   await inSpace(page);
   await take(page, "plan-tablet");

@@ -94,6 +94,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How many hairs grow on a square centimetre, counted on a picture of a square of scalp. The picture isn't kept. */
+        post: operations["count_hairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/fall": {
         parameters: {
             query?: never;
@@ -719,6 +736,8 @@ export interface components {
             after: components["schemas"]["Fall"];
             /** @description The hair as it is now. */
             before: components["schemas"]["Fall"];
+            /** @description What a demanding eye would object to. */
+            findings: components["schemas"]["Finding"][];
             /** @description What each move did. */
             moves: components["schemas"]["MoveReport"][];
             /** @description The moves in words. */
@@ -835,6 +854,34 @@ export interface components {
             /** @description Which zone. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description One thing found. */
+        Finding: {
+            /** @description Where on the hair, mm. */
+            at: number[];
+            /** @description What it is. */
+            code: components["schemas"]["FindingCode"];
+            /**
+             * Format: double
+             * @description How much of it, in the unit of its threshold.
+             */
+            measure: number;
+            /** @description Numbers, from 0, of the moves that cause it. */
+            moves: number[];
+            /** @description What would cure it. */
+            remedy: string;
+            /** @description What is seen and why. */
+            text: string;
+            /**
+             * Format: double
+             * @description From how much on it is said.
+             */
+            threshold: number;
+        };
+        /**
+         * @description What can be found.
+         * @enum {string}
+         */
+        FindingCode: "choppy_back";
         /**
          * @description The line the fingers follow.
          * @enum {string}
@@ -894,6 +941,34 @@ export interface components {
             /** @description The point; of the face, not of the body. */
             to: components["schemas"]["Point"];
         };
+        /** @description What the girths tell. */
+        GatheredHair: {
+            /** @description Share of the hair at the first girth that reaches each of them, 0 to 1. */
+            shares: number[];
+            /**
+             * Format: double
+             * @description The strong length: how far from the tie half of the hair still reaches, mm.
+             */
+            strong_mm: number;
+            /**
+             * Format: double
+             * @description One standard error of it, mm; none where half of the hair reaches past the last girth.
+             */
+            strong_sd_mm?: number | null;
+        };
+        /** @description One girth of the bundle. */
+        Girth: {
+            /**
+             * Format: double
+             * @description How far down from the tie, mm, 0 to 2,000.
+             */
+            from_tie_mm: number;
+            /**
+             * Format: double
+             * @description Round the bundle, mm, 5 to 400.
+             */
+            girth_mm: number;
+        };
         /** @description Hair round a landmark that grows a way of its own. */
         Growth: {
             /** @description Its middle. */
@@ -936,6 +1011,29 @@ export interface components {
                 step_mm: number;
             };
         } | "free";
+        /** @description What a picture tells. */
+        HairCount: {
+            /**
+             * Format: double
+             * @description Share of the skin that is covered by hair, 0 to 1.
+             */
+            covered: number;
+            /**
+             * Format: double
+             * @description Hairs on a square centimetre.
+             */
+            hairs_per_cm2: number;
+            /**
+             * Format: double
+             * @description One standard error of it.
+             */
+            sd_per_cm2: number;
+            /**
+             * Format: double
+             * @description Middle width of a hair in the picture, µm.
+             */
+            width_um: number;
+        };
         /**
          * @description Half of the head.
          * @enum {string}
@@ -1409,7 +1507,7 @@ export interface components {
             growth?: components["schemas"]["Growth"][];
             /**
              * Format: double
-             * @description Hairs on a square centimetre, 20 to 500.
+             * @description Hairs on a square centimetre where none were counted, 20 to 500.
              */
             hairs_per_cm2?: number;
             /** @description Where the hair parts. */
@@ -1540,6 +1638,8 @@ export interface components {
         };
         /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
         RawReading: {
+            /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
+            girths?: components["schemas"]["Girth"][];
             /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
             measures?: components["schemas"]["RawMeasures"];
             /** @description What was measured in each zone so far. */
@@ -1549,6 +1649,11 @@ export interface components {
         };
         /** @description What has been measured in one zone so far. */
         RawZoneReading: {
+            /**
+             * Format: double
+             * @description Hairs on a square centimetre, counted, 20 to 500.
+             */
+            hairs_per_cm2?: number | null;
             /** @description How moist the hair was when `sprung_mm` was measured. */
             moisture?: components["schemas"]["Moisture"];
             /**
@@ -1595,6 +1700,7 @@ export interface components {
              * @description How many zones are complete.
              */
             complete: number;
+            gathered?: components["schemas"]["GatheredHair"] | null;
             /**
              * Format: double
              * @description Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
@@ -1697,7 +1803,7 @@ export interface components {
                 growth?: components["schemas"]["Growth"][];
                 /**
                  * Format: double
-                 * @description Hairs on a square centimetre, 20 to 500.
+                 * @description Hairs on a square centimetre where none were counted, 20 to 500.
                  */
                 hairs_per_cm2?: number;
                 /** @description Where the hair parts. */
@@ -1715,6 +1821,8 @@ export interface components {
             base_version: number;
             /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
             document: {
+                /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
+                girths?: components["schemas"]["Girth"][];
                 /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
                 measures?: components["schemas"]["RawMeasures"];
                 /** @description What was measured in each zone so far. */
@@ -2377,6 +2485,40 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    count_hairs: {
+        parameters: {
+            query?: {
+                /** @description Length of its side on the scalp, mm, 3 to 30. */
+                side_mm?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/png": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HairCount"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

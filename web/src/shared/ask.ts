@@ -7,6 +7,7 @@ import {
   type FallAnswer,
   type FallRequest,
   type Figure,
+  type HairCount,
   type HeldState,
   type LengthUnit,
   type MarkSheet,
@@ -48,5 +49,15 @@ export const askScene = (question: FallRequest): Promise<ArrayBuffer> =>
 /** The outlines before and after, SVG. */
 export const askOutlines = (question: FallRequest): Promise<string> =>
   body(client.POST("/api/compute/outlines", { body: question, parseAs: "text" }));
+
+/** Hairs on a square centimetre, counted on a picture of one. */
+export const askCount = (picture: Blob): Promise<HairCount> =>
+  body(
+    client.POST("/api/compute/count", {
+      headers: { "Content-Type": "image/png" },
+      body: picture as never,
+      bodySerializer: (sent: unknown) => sent as Blob,
+    }),
+  );
 
 export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

@@ -3,6 +3,7 @@
 import type { FallAnswer, Figure, Zone } from "@/api";
 import { useUnit } from "@/shared/unit";
 import { useI18n } from "vue-i18n";
+import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
 import ZoneLengths from "./ZoneLengths.vue";
 import { VIEWS, type View } from "./fallDrawing";
@@ -13,7 +14,10 @@ const props = defineProps<{
   figure: Figure;
   wishes: readonly { zone: Zone; height_mm: number }[];
   frame: { half: number; top: number; bottom: number };
+  /** Whether its moves stand beside it to be opened. */
+  movable?: boolean;
 }>();
+const emit = defineEmits<{ open: [move: number] }>();
 const { t } = useI18n();
 const { say } = useUnit();
 
@@ -31,6 +35,7 @@ function said(name: View): string {
 <template>
   <div class="stack">
     <h2>{{ name }}</h2>
+    <FindingList :findings="answer.findings" :movable="movable" @open="emit('open', $event)" />
     <div class="views">
       <FallFigure
         v-for="each in VIEWS"

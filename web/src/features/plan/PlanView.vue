@@ -201,11 +201,13 @@ function does(at: number): string {
       <template v-if="fall.data.value && figure.data.value && view">
         <FallColumn
           v-if="besideCut"
+          movable
           :name="plan.cut.name || t('plan.thisPlan')"
           :answer="fall.data.value"
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
+          @open="open = $event"
         />
         <template v-else>
           <h2 class="visually-hidden">{{ t("plan.space") }}</h2>
@@ -252,11 +254,13 @@ function does(at: number): string {
         </template>
         <FallColumn
           v-else
+          movable
           :name="t('plan.falls')"
           :answer="fall.data.value"
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
+          @open="open = $event"
         />
       </template>
     </section>

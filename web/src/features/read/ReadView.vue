@@ -3,9 +3,11 @@ import type { RawZoneReading, Zone } from "@/api";
 import { SaveState, useStage, useUndoKeys } from "@/features/visit";
 import { askFigure, askSummary } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
+import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed, nextTick, ref } from "vue";
 import { useI18n } from "vue-i18n";
+import GirthLadder from "./GirthLadder.vue";
 import HeadMap from "./HeadMap.vue";
 import TapeMeasures from "./TapeMeasures.vue";
 import ZoneForm from "./ZoneForm.vue";
@@ -15,6 +17,7 @@ import { plainWords } from "./plainWords";
 
 const i18n = useI18n();
 const { t } = i18n;
+const { say } = useUnit();
 const document = useStage("read");
 useUndoKeys(document);
 const reading = document.draft;
@@ -30,7 +33,7 @@ const figure = useComputed("figure", measures, askFigure);
 
 const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
 const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
-const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t) : []));
+const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
 const faults = computed(() => document.faults.value);
 
 async function go(step: Step, by: 1 | -1) {
@@ -68,6 +71,12 @@ async function goTo(to: Zone) {
         <h2>{{ t("read.inWords") }}</h2>
         <p v-for="(line, i) in words" :key="i">{{ line }}</p>
       </div>
+      <GirthLadder
+        v-model="reading.girths"
+        :gathered="summary.data.value?.gathered"
+        :faults="faults"
+        :disabled="!document.editable.value"
+      />
       <TapeMeasures v-model="reading.measures" :faults="faults" :disabled="!document.editable.value" />
     </section>
     <section class="stack">

@@ -4,6 +4,7 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
+import HairCounter from "./HairCounter.vue";
 import { useI18n } from "vue-i18n";
 import type { Step } from "./walk";
 
@@ -44,6 +45,7 @@ const widthClass = field("width_class");
 const width = field("width_um");
 const moisture = field("moisture");
 const strands = field("strands");
+const density = field("hairs_per_cm2");
 
 const WIDTHS: readonly WidthClass[] = ["fine", "medium", "coarse"];
 const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
@@ -160,6 +162,7 @@ defineExpose({
           :disabled="disabled"
         />
       </div>
+      <HairCounter v-model="density" :fault="fault('hairs_per_cm2')" :disabled="disabled" @width="width = $event" />
     </details>
   </div>
 </template>

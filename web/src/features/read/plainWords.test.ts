@@ -6,6 +6,7 @@ import { curlLine } from "./curlLine";
 import { plainWords } from "./plainWords";
 
 const i18n = createI18n({ legacy: false, locale: "en", messages: { en } });
+const length = (mm: number) => `${mm / 10} cm`;
 const t = (key: string, named: Record<string, unknown>) => i18n.global.t(key, named);
 
 function summary(zones: object[], sides_differ_by?: number): ReadingSummary {
@@ -14,7 +15,7 @@ function summary(zones: object[], sides_differ_by?: number): ReadingSummary {
 
 describe("a reading in plain words", () => {
   it("says nothing of what isn't known", () => {
-    expect(plainWords(summary([]), t)).toEqual([]);
+    expect(plainWords(summary([]), t, length)).toEqual([]);
   });
 
   it("names the zones that shrink most and least, or that all shrink alike", () => {
@@ -24,6 +25,7 @@ describe("a reading in plain words", () => {
         { zone: "top", shrinkage: 0.31 },
       ]),
       t,
+      length,
     );
     expect(spread).toHaveLength(1);
     expect(spread[0]).toContain("62");
@@ -35,6 +37,7 @@ describe("a reading in plain words", () => {
         { zone: "top", shrinkage: 0.499 },
       ]),
       t,
+      length,
     );
     expect(even[0]).toContain("50");
     expect(even[0]!.toLowerCase()).not.toContain("nape");
@@ -45,13 +48,19 @@ describe("a reading in plain words", () => {
       { zone: "left_side", shrinkage: 0.5, gaps: ["width"], worn_sd_mm: 20 },
       { zone: "crown", gaps: ["stretched", "sprung"] },
     ];
-    const left = plainWords(summary(zones, 0.06), t);
-    const right = plainWords(summary(zones, -0.06), t);
+    const left = plainWords(summary(zones, 0.06), t, length);
+    const right = plainWords(summary(zones, -0.06), t, length);
     expect(left).toHaveLength(5);
     expect(left[1]).not.toBe(right[1]);
     expect(left[1]).toContain("6");
     expect(left[2]).toContain(t("zone.crown", {}));
     for (const line of left.slice(3)) expect(line).toContain(t("zone.left_side", {}));
+  });
+
+  it("says how far the hair is full, and how surely that is known", () => {
+    const of = (gathered: object) => plainWords({ ...summary([]), gathered } as unknown as ReadingSummary, t, length);
+    expect(of({ shares: [1, 0.2], strong_mm: 310, strong_sd_mm: 12 })[0]).toMatch(/31 cm.*1\.2 cm/);
+    expect(of({ shares: [1, 0.9], strong_mm: 400, strong_sd_mm: null })[0]).toMatch(/40 cm/);
   });
 });
 

@@ -3,7 +3,7 @@ import type { ReadingSummary } from "@/api";
 type Say = (key: string, named: Record<string, unknown>) => string;
 
 /** The reading in sentences: what it shows, and what is missing and would change it. */
-export function plainWords(summary: ReadingSummary, t: Say): string[] {
+export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number) => string): string[] {
   const read = summary.zones.filter((zone) => typeof zone.shrinkage === "number");
   const lines: string[] = [];
   if (read.length > 0) {
@@ -24,6 +24,14 @@ export function plainWords(summary: ReadingSummary, t: Say): string[] {
   if (typeof summary.sides_differ_by === "number") {
     const points = Math.round(Math.abs(summary.sides_differ_by) * 100);
     lines.push(t(summary.sides_differ_by > 0 ? "words.leftMore" : "words.rightMore", { points }));
+  }
+  if (summary.gathered) {
+    const { strong_mm, strong_sd_mm } = summary.gathered;
+    lines.push(
+      typeof strong_sd_mm === "number"
+        ? t("words.strong", { length: length(strong_mm), sd: length(strong_sd_mm) })
+        : t("words.strongThroughout", { length: length(strong_mm) }),
+    );
   }
   const open = summary.zones.filter((zone) => zone.gaps.includes("stretched") || zone.gaps.includes("sprung"));
   if (open.length > 0) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Girth } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import type { Leaf } from "@/shared/merge";
 import { useUnit } from "@/shared/unit";
@@ -29,6 +30,10 @@ function name(path: readonly string[]): string {
 function value(path: readonly string[], leaf: Leaf): string {
   if (leaf === undefined || leaf === null || leaf === "") return t("conflict.nothing");
   if (typeof leaf === "number" && path.at(-1)?.endsWith("_mm")) return say(leaf);
+  if (path.at(-1) === "girths" && typeof leaf === "string") {
+    const girths = JSON.parse(leaf) as Girth[];
+    return girths.map((each) => `${say(each.from_tie_mm)}: ${say(each.girth_mm)}`).join("; ");
+  }
   if (typeof leaf === "boolean") return t(leaf ? "app.yes" : "app.no");
   return te(`point.${leaf}`) ? t(`point.${leaf}`) : String(leaf);
 }

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** What a demanding eye would object to, with the moves that cause it and what would cure it. */
+import type { Finding } from "@/api";
+import { useI18n } from "vue-i18n";
+
+defineProps<{ findings: readonly Finding[]; movable: boolean }>();
+const emit = defineEmits<{ open: [move: number] }>();
+const { t } = useI18n();
+</script>
+
+<template>
+  <ul v-if="findings.length > 0" class="findings" :aria-label="t('plan.findings')">
+    <li v-for="each in findings" :key="each.code" class="stack tight">
+      <p>
+        <b>{{ t(`plan.finding.${each.code}`) }}.</b> {{ each.text }}
+      </p>
+      <p class="soft">{{ each.remedy }}</p>
+      <p v-if="movable && each.moves.length > 0" class="row">
+        <ElButton v-for="move in each.moves" :key="move" @click="emit('open', move)">
+          {{ t("plan.toMove", { number: move + 1 }) }}
+        </ElButton>
+      </p>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.findings {
+  list-style: none;
+  padding: 0;
+}
+
+li {
+  border-left: 4px solid var(--warn-line);
+  padding: 4px 0 4px 12px;
+}
+
+b::before {
+  content: "▲ ";
+  color: var(--warn);
+  font-size: 0.8em;
+}
+</style>

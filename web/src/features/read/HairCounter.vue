@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** Hairs on a square centimetre: typed, or counted on a picture of a scalp scope. */
+import { Refused, type HairCount } from "@/api";
+import { askCount } from "@/shared/ask";
+import FailureNote from "@/shared/FailureNote.vue";
+import FieldFault from "@/shared/FieldFault.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { ref } from "vue";
+import { useI18n } from "vue-i18n";
+
+const density = defineModel<number | null>();
+defineProps<{ fault: string | undefined; disabled: boolean }>();
+const emit = defineEmits<{ width: [um: number] }>();
+const { t } = useI18n();
+
+const counting = ref(false);
+const counted = ref<HairCount>();
+const refused = ref<string>();
+const failure = ref<Error>();
+const picker = ref<HTMLInputElement>();
+const id = `picture-${Math.random().toString(36).slice(2)}`;
+
+async function count(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const picture = input.files?.[0];
+  input.value = "";
+  if (!picture) return;
+  [counting.value, counted.value, refused.value, failure.value] = [true, undefined, undefined, undefined];
+  try {
+    counted.value = await askCount(picture);
+    density.value = Math.round(counted.value.hairs_per_cm2);
+  } catch (error) {
+    refused.value = error instanceof Refused ? error.at("picture") : undefined;
+    if (!refused.value) failure.value = error as Error;
+  } finally {
+    counting.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="counter">
+    <LengthField
+      v-model="density"
+      sign="1/cm²"
+      :label="t('fields.hairs_per_cm2')"
+      :fault="fault"
+      :disabled="disabled"
+    />
+    <div class="stack tight">
+      <ElButton :disabled="disabled || counting" :loading="counting" @click="picker?.click()">
+        {{ t("read.countPicture") }}
+      </ElButton>
+      <label :for="id" class="visually-hidden">{{ t("read.countPicture") }}</label>
+      <input :id="id" ref="picker" type="file" accept="image/png" hidden :disabled="disabled" @change="count" />
+      <div aria-live="polite">
+        <template v-if="counted">
+          <p class="small">
+            {{
+              t("read.counted", {
+                hairs: Math.round(counted.hairs_per_cm2),
+                sd: Math.round(counted.sd_per_cm2),
+                um: Math.round(counted.width_um),
+              })
+            }}
+          </p>
+          <ElButton :disabled="disabled" @click="emit('width', Math.round(counted.width_um))">
+            {{ t("read.takeWidth") }}
+          </ElButton>
+        </template>
+        <p v-else-if="!refused" class="soft small">{{ t("read.countHint") }}</p>
+      </div>
+      <FieldFault v-if="refused" :id="`${id}-fault`" :said="t('read.pictureFault', { said: refused })" />
+      <FailureNote v-if="failure" :error="failure" @again="picker?.click()" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.counter {
+  display: grid;
+  grid-template-columns: minmax(140px, 1fr) minmax(0, 2fr);
+  gap: 14px;
+  padding-top: 12px;
+  align-items: start;
+}
+</style>
