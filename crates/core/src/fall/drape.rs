@@ -18,6 +18,9 @@ pub struct Drape {
     points: Vec<Vec3>,
     /// Length of the way to each point, mm.
     at: Vec<f64>,
+    /// Its last point, and the length of the way to it, mm. They stand here once more because most hair ends below, and
+    /// looking them up among the points of thousands of ways costs more than all else.
+    hangs_from: (Vec3, f64),
     /// Which point it leaves the head at.
     leaves: usize,
     /// How much its growth goes against its fall, 0 to 1.
@@ -76,6 +79,7 @@ impl Drape {
         let mut way = Self {
             points: Vec::with_capacity(96),
             at: Vec::with_capacity(96),
+            hangs_from: (root.at, 0.0),
             leaves: 0,
             against: 0.0,
             stops: Vec::new(),
@@ -85,6 +89,7 @@ impl Drape {
         way.over_the_scalp(scalp, root.normal, away, growth);
         way.leaves = way.points.len() - 1;
         way.over_the_shoulders(body);
+        way.hangs_from = (way.end(), way.at[way.at.len() - 1]);
         way.stops = way.stop_at_levels();
         // Thousands of ways are kept as long as a head is.
         way.points.shrink_to_fit();
@@ -166,11 +171,11 @@ impl Drape {
 
     /// The place so far along the way, mm.
     pub fn place(&self, way_mm: f64) -> Vec3 {
-        let last = self.points.len() - 1;
-        let next = self.at.partition_point(|at| *at <= way_mm);
-        if next > last {
-            return self.points[last] - Vec3::y() * (way_mm - self.at[last]);
+        let (last, way_to_last) = self.hangs_from;
+        if way_mm >= way_to_last {
+            return last - Vec3::y() * (way_mm - way_to_last);
         }
+        let next = self.at.partition_point(|at| *at <= way_mm);
         if next == 0 {
             return self.points[0];
         }
@@ -180,7 +185,7 @@ impl Drape {
 
     /// The last point of the way, from which it goes straight down, and the length of the way to it, mm.
     pub fn hangs_from(&self) -> (Vec3, f64) {
-        (self.end(), self.at[self.at.len() - 1])
+        self.hangs_from
     }
 
     /// Number of the highest level (of [`LEVEL_MM`]) that is passed on the way to its last point, and each that is

@@ -9,7 +9,7 @@ use crate::hair::{Hair, Lengths, SHARES, Strand};
 use rayon::prelude::*;
 
 /// Strands summed in one go. A fixed number, so that sums are the same on any number of threads.
-const CHUNK: usize = 1024;
+const CHUNK: usize = 2048;
 /// Share of its free length by which a strand stands off the scalp: hair leaves it at about 30°.
 const STAND_SHARE: f64 = 0.5;
 

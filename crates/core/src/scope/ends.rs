@@ -65,9 +65,11 @@ mod tests {
         assert_eq!(ends(&drawn(&["##########"]), 3.0), 2);
         assert_eq!(ends(&drawn(&["#", " #", "  #", "   ####"]), 3.0), 2);
         assert_eq!(ends(&drawn(&[" ### ", "#   #", "#   #", "#   #", " ### "]), 3.0), 0);
-        let spurred = drawn(&["     #    ", "     #    ", "##########"]);
+        let spurred = drawn(&["      #      ", "      #      ", "#############"]);
         assert_eq!(ends(&spurred, 3.0), 2, "a spur of two");
-        assert_eq!(ends(&spurred, 1.0), 3, "a line of its own");
+        let arm = "      #      ";
+        let forked = drawn(&[arm, arm, arm, arm, arm, arm, "#############"]);
+        assert_eq!(ends(&forked, 3.0), 3, "a line of its own");
     }
 
     #[test]
