@@ -85,8 +85,7 @@ test("a visit on a tablet", async ({ wren: page }, info) => {
   await page.locator('input[type="file"]').setInputFiles(scalp);
   await page.getByText(/^Counted/).waitFor();
   await page.getByText("Gathered hair").click();
-  await page.getByRole("heading", { name: "In words" }).scrollIntoViewIfNeeded();
-  await page.evaluate(() => scrollTo(0, 860));
+  await page.evaluate(() => scrollTo(0, 0));
   await take(page, "read-tablet");
   await openVisit(page, "Tova Quill", "Plan");
   await inSpace(page);

@@ -556,6 +556,11 @@ export interface components {
             /** @description Lines. */
             entries: components["schemas"]["AuditEntry"][];
         };
+        /**
+         * @description Something to be careful about, said short and left to those who are licensed to judge it.
+         * @enum {string}
+         */
+        Caution: "sore_skin" | "tight_tying" | "thin_place";
         /** @description A client. */
         Client: {
             /**
@@ -1642,6 +1647,8 @@ export interface components {
             girths?: components["schemas"]["Girth"][];
             /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
             measures?: components["schemas"]["RawMeasures"];
+            /** @description Weak spots; at most twenty. */
+            spots?: components["schemas"]["Spot"][];
             /** @description What was measured in each zone so far. */
             zones?: {
                 [key: string]: components["schemas"]["RawZoneReading"];
@@ -1695,6 +1702,8 @@ export interface components {
         };
         /** @description A reading in short. */
         ReadingSummary: {
+            /** @description What to be careful about, the gravest first. */
+            cautions: components["schemas"]["Caution"][];
             /**
              * Format: int32
              * @description How many zones are complete.
@@ -1825,6 +1834,8 @@ export interface components {
                 girths?: components["schemas"]["Girth"][];
                 /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
                 measures?: components["schemas"]["RawMeasures"];
+                /** @description Weak spots; at most twenty. */
+                spots?: components["schemas"]["Spot"][];
                 /** @description What was measured in each zone so far. */
                 zones?: {
                     [key: string]: components["schemas"]["RawZoneReading"];
@@ -1926,6 +1937,28 @@ export interface components {
             email: string;
             password: string;
         };
+        /** @description A weak spot. */
+        Spot: {
+            /** @description Its middle. */
+            at: components["schemas"]["Landmark"];
+            /** @description What is the matter. */
+            kind: components["schemas"]["SpotKind"];
+            /**
+             * Format: double
+             * @description How far from its middle it has faded to a third, mm, 5 to 120.
+             */
+            reach_mm?: number;
+            /**
+             * Format: double
+             * @description How much of the hair in its middle it concerns, 0 to 1.
+             */
+            strength?: number;
+        };
+        /**
+         * @description What is the matter at a place.
+         * @enum {string}
+         */
+        SpotKind: "thin" | "scar" | "breakage" | "regrowth" | "tight_tying" | "sore_skin";
         /** @description Standard errors of a landing by what causes them, worn mm. */
         Spread: {
             /**

@@ -7,6 +7,7 @@
 mod blend;
 mod growth;
 mod request;
+mod spots;
 
 pub use blend::Blend;
 pub use growth::{Growth, GrowthWay};

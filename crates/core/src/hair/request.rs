@@ -1,6 +1,7 @@
 //! A head of hair asked for as a document, and its making.
 
 use super::blend::Density;
+use super::spots::Spots;
 use super::{Blend, Growth, Hair, Lengths, SHARES, Strand};
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::{FieldErrors, Problem};
@@ -120,18 +121,20 @@ impl HairRequest {
         let hairline = Hairline::of(&form, &measures);
         let blend = Blend::of(&read, &hairline);
         let density = Density::of(&self.reading, self.hairs_per_cm2, &hairline);
+        let scalp = Scalp { form: &form, hairline: &hairline };
+        let spots = Spots::on(&self.reading.spots, &scalp);
         let mut lengths = Vec::new();
         let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
             .into_iter()
             .map(|root| {
                 let d = root.at.normalize();
                 let (model, length) = blend.at(&d);
-                lengths.push(thinned(length, self.taper));
-                Strand { root, model, hairs: root.area_mm2 / 100.0 * density.at(&d) }
+                lengths.push(spots.weakened(&root.at, thinned(length, self.taper)));
+                let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
+                Strand { root, model, hairs }
             })
             .collect();
         let body = Body::of(&measures);
-        let scalp = Scalp { form: &form, hairline: &hairline };
         Ok(Hair {
             drapes: drape_all(&scalp, &body, self.part, &self.growth, &strands),
             shell: Shell::of(&form),

@@ -4,10 +4,12 @@
 //! possible. A zone that is complete becomes a [`ZoneReading`], the only form the computations accept.
 
 mod girth;
+mod spot;
 mod summary;
 mod zone;
 
 pub use girth::{GatheredHair, Girth, gathered};
+pub use spot::{Caution, Spot, SpotKind};
 pub use summary::{Gap, ReadingSummary, ZoneSummary, summarise};
 pub(crate) use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone, ZoneReading};
@@ -31,6 +33,9 @@ pub struct RawReading {
     /// Girths of all hair gathered in one bundle, from the tie down; at most six.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub girths: Vec<Girth>,
+    /// Weak spots; at most twenty.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub spots: Vec<Spot>,
 }
 
 impl RawReading {
@@ -41,8 +46,8 @@ impl RawReading {
         for (zone, reading) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), reading.check());
         }
-        if let Err(found) = girth::check(&self.girths) {
-            faults.0.extend(found.0);
+        for found in [girth::check(&self.girths), Spot::check(&self.spots)] {
+            faults.0.extend(found.err().into_iter().flat_map(|found| found.0));
         }
         faults.or(())
     }

@@ -1,6 +1,7 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
-use super::{GatheredHair, RawReading, Zone, ZoneReading, gathered, girth};
+use super::spot::cautions;
+use super::{Caution, GatheredHair, RawReading, Zone, ZoneReading, gathered, girth};
 use crate::fibre::WornStyle;
 use crate::learn;
 use serde::{Deserialize, Serialize};
@@ -49,6 +50,8 @@ pub struct ReadingSummary {
     pub sides_differ_by: Option<f64>,
     /// How far the hair is full, from girths without faults.
     pub gathered: Option<GatheredHair>,
+    /// What to be careful about, the gravest first.
+    pub cautions: Vec<Caution>,
 }
 
 /// Sums up a reading that has been checked; zones with faults count as not read.
@@ -64,7 +67,13 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         .map(|(left, right)| left - right)
         .filter(|difference| difference.abs() > SIDES_DIFFER);
     let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
-    ReadingSummary { zones, complete: complete as u32, sides_differ_by, gathered }
+    ReadingSummary {
+        zones,
+        complete: complete as u32,
+        sides_differ_by,
+        gathered,
+        cautions: cautions(&reading.spots),
+    }
 }
 
 fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {

@@ -74,3 +74,55 @@ pub fn count(picture: &Picture) -> Result<HairCount, FieldErrors> {
         width_um: 1e3 * width_px * picture.mm_per_px(),
     })
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    const SIDE: usize = 400;
+
+    /// Skin under light that falls off to one side, with straight bars of 7 pixels' width across it, apart from each other.
+    fn bars(skin: f64, hair: f64, count: usize) -> Picture {
+        let mut grey = vec![0; SIDE * SIDE];
+        for (i, pixel) in grey.iter_mut().enumerate() {
+            let (x, y) = (i % SIDE, i / SIDE);
+            let light = 1.0 - 0.25 * x as f64 / SIDE as f64 - 0.1 * y as f64 / SIDE as f64;
+            let row = y / 24;
+            let in_bar = row < count && (9..16).contains(&(y % 24)) && (40 + row..300).contains(&x);
+            *pixel = (light * if in_bar { hair } else { skin }) as u8;
+        }
+        Picture::new(&grey, 5.0).expect("a square picture")
+    }
+
+    #[test]
+    fn bars_apart_are_counted_each_dark_or_light_whatever_the_light() {
+        for (skin, hair) in [(200.0, 60.0), (110.0, 210.0), (230.0, 170.0)] {
+            let picture = bars(skin, hair, 12);
+            let mask = segment::hair(&picture).expect("bars stand out");
+            let lines = thin::thinned(&mask);
+            assert_eq!(ends::ends(&lines, 7.0), 24, "{skin} {hair}");
+            let found = count(&picture).expect("bars are counted");
+            assert!((found.width_um / 87.5 - 1.0).abs() < 0.15, "7 px of 12.5 µm: {}", found.width_um);
+            let covered = 12.0 * 7.0 * 255.0 / (SIDE * SIDE) as f64;
+            assert!((found.covered / covered - 1.0).abs() < 0.08, "{} {covered}", found.covered);
+        }
+    }
+
+    #[test]
+    fn twice_the_bars_count_as_twice_the_hairs_but_for_what_they_hide() {
+        let of = |bars_seen| count(&bars(200.0, 60.0, bars_seen)).expect("bars are counted");
+        let (some, twice) = (of(7), of(14));
+        let hidden = ((1.0 - some.covered) / (1.0 - twice.covered)).powf(1.0 + SPUR_WIDTHS + 0.75 / 6.6);
+        let share = twice.hairs_per_cm2 / some.hairs_per_cm2;
+        assert!((share / (2.0 * hidden) - 1.0).abs() < 0.01, "{share} {hidden}");
+    }
+
+    #[test]
+    fn what_lies_inside_is_as_far_from_the_skin_as_it_is_deep() {
+        let mask = segment::hair(&bars(200.0, 60.0, 3)).expect("bars stand out");
+        let half_px = distance::to_skin(&mask);
+        let middle = f64::from(half_px[(24 + 12) * SIDE + 150]);
+        assert!((middle - 3.0).abs() < 1.0, "{middle}");
+        assert!(half_px.iter().zip(&mask.set).all(|(far, set)| (*far > 0.0) == *set));
+    }
+}

@@ -1,4 +1,4 @@
-//! A JSON body, read with its faults named.
+//! Bodies of requests, read with their faults named.
 
 use super::Refusal;
 use crate::json;
@@ -11,6 +11,8 @@ use std::pin::Pin;
 
 /// Largest body taken, bytes: a visit with every note at its longest stays under a tenth of it.
 pub const LARGEST_BODY: usize = 1 << 20;
+/// Largest picture taken, bytes: two thousand pixels square in colour, hardly packed.
+const LARGEST_PICTURE: usize = 12 << 20;
 
 /// A body announced as JSON, as it came.
 pub struct JsonText(pub web::Bytes);
@@ -23,21 +25,11 @@ type Reading<T> = Pin<Box<dyn Future<Output = Result<T, Refusal>>>>;
 /// A body announced as a PNG picture, as it came.
 pub struct PngBytes(pub web::Bytes);
 
-/// The body, if it is announced as `kind` and no larger than is taken.
-async fn announced(
-    kind: &'static str,
-    given: Option<String>,
-    bytes: impl Future<Output = Result<web::Bytes, actix_web::Error>>,
-) -> Result<web::Bytes, Refusal> {
-    let essence = given.as_deref().and_then(|value| value.split(';').next()).unwrap_or_default().trim();
-    if !essence.eq_ignore_ascii_case(kind) {
-        return Err(Refusal::NotAnnouncedAs(kind));
-    }
-    bytes.await.map_err(|_| Refusal::TooLarge)
-}
-
-fn content_type(request: &HttpRequest) -> Option<String> {
-    request.headers().get(CONTENT_TYPE).and_then(|value| value.to_str().ok()).map(str::to_owned)
+/// Whether the body is announced as `kind`.
+fn announced(kind: &'static str, request: &HttpRequest) -> Result<(), Refusal> {
+    let given = request.headers().get(CONTENT_TYPE).and_then(|value| value.to_str().ok());
+    let essence = given.and_then(|value| value.split(';').next()).unwrap_or_default().trim();
+    if essence.eq_ignore_ascii_case(kind) { Ok(()) } else { Err(Refusal::NotAnnouncedAs(kind)) }
 }
 
 impl FromRequest for PngBytes {
@@ -45,8 +37,14 @@ impl FromRequest for PngBytes {
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let (given, bytes) = (content_type(request), web::Bytes::from_request(request, payload));
-        Box::pin(async move { announced("image/png", given, bytes).await.map(Self) })
+        let announced = announced("image/png", request);
+        let payload = web::Payload::from_request(request, payload);
+        Box::pin(async move {
+            announced?;
+            let payload = payload.await.map_err(|_| Refusal::TooLarge)?;
+            let bytes = payload.to_bytes_limited(LARGEST_PICTURE).await.map_err(|_| Refusal::TooLarge)?;
+            bytes.map(Self).map_err(|_| Refusal::TooLarge)
+        })
     }
 }
 
@@ -55,8 +53,12 @@ impl FromRequest for JsonText {
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let (given, bytes) = (content_type(request), web::Bytes::from_request(request, payload));
-        Box::pin(async move { announced("application/json", given, bytes).await.map(Self) })
+        let announced = announced("application/json", request);
+        let bytes = web::Bytes::from_request(request, payload);
+        Box::pin(async move {
+            announced?;
+            bytes.await.map(Self).map_err(|_| Refusal::TooLarge)
+        })
     }
 }
 

@@ -143,7 +143,7 @@ impl Refusal {
                 faults.iter().map(said).collect::<Vec<_>>().join("; ")
             }
             Self::NotAnnouncedAs(kind) => format!("Send it with content-type: {kind}."),
-            Self::TooLarge => "This is larger than anything a visit can hold.".into(),
+            Self::TooLarge => "This is larger than anything that is taken here.".into(),
             Self::NotSignedIn => "Sign in first.".into(),
             Self::WrongPassword => "Address and password don't fit. Try again.".into(),
             Self::TooManyTries => "Too many sign-ins were tried. Wait a minute, then try again.".into(),

@@ -45,6 +45,17 @@ async fn a_picture_is_counted_and_what_is_no_picture_is_refused_at_its_field() {
         assert_eq!(problem["fields"][0]["field"], field, "{problem}");
         assert!(problem["fields"][0]["message"].as_str().unwrap().contains(said), "{problem}");
     }
+    // A colour picture is larger than any visit and is taken; what is larger than any picture is not.
+    let mut rgb = Vec::new();
+    let mut encoder = png::Encoder::new(&mut rgb, SIDE_PX as u32, SIDE_PX as u32);
+    encoder.set_color(png::ColorType::Rgb);
+    encoder.set_compression(png::Compression::NoCompression);
+    let pixels: Vec<u8> = seen.grey.iter().flat_map(|grey| [*grey; 3]).collect();
+    encoder.write_header().unwrap().write_image_data(&pixels).unwrap();
+    assert!(rgb.len() > 1 << 20);
+    let same: Value = sent(&ivo, "", "image/png", rgb).await.json().await.unwrap();
+    assert_eq!(same, counted);
+    refused(sent(&ivo, "", "image/png", vec![0; 13 << 20]).await, StatusCode::PAYLOAD_TOO_LARGE).await;
     let problem = refused(sent(&ivo, "", "application/json", png).await, StatusCode::BAD_REQUEST).await;
     assert_eq!(problem["fields"][0]["message"], "must be image/png");
 }

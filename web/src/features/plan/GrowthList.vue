@@ -5,7 +5,7 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { useChoices } from "./useChoices";
+import { useChoices } from "@/shared/useChoices";
 import { tagOf } from "./ways";
 
 const model = defineModel<Growth[]>({ required: true });

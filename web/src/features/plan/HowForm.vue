@@ -6,7 +6,7 @@ import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import RegionForm from "./RegionForm.vue";
-import { useChoices } from "./useChoices";
+import { useChoices } from "@/shared/useChoices";
 import {
   ALONG,
   FINGERS,

@@ -8,7 +8,7 @@ import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import HowForm from "./HowForm.vue";
 import { amounts, setPoint, setTechnique, techniquesOf, type Amount } from "./moves";
-import { useChoices } from "./useChoices";
+import { useChoices } from "@/shared/useChoices";
 
 const props = defineProps<{
   move: Move;

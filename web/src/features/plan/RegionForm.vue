@@ -7,7 +7,7 @@ import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
-import { useChoices } from "./useChoices";
+import { useChoices } from "@/shared/useChoices";
 
 const props = defineProps<{
   modelValue: Region;

@@ -1,5 +1,5 @@
 /** Regions as they are put together on the screen: each kind with what it begins as. */
-import type { Landmark, Region } from "@/api";
+import type { Region } from "@/api";
 
 export const REGION_KINDS = [
   "everything",
@@ -64,25 +64,3 @@ export function withParts(region: Region, parts: Region[]): Region {
   }
   return region;
 }
-
-export const LANDMARKS: readonly Landmark[] = [
-  "apex",
-  "crown",
-  "occipital",
-  "hairline_centre",
-  "nape_centre",
-  "brow_left",
-  "brow_right",
-  "recession_left",
-  "recession_right",
-  "temple_left",
-  "temple_right",
-  "ear_top_left",
-  "ear_top_right",
-  "mastoid_left",
-  "mastoid_right",
-  "nape_corner_left",
-  "nape_corner_right",
-  "parietal_left",
-  "parietal_right",
-];

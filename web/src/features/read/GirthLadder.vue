@@ -84,11 +84,6 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
 </template>
 
 <style scoped>
-.girths {
-  display: grid;
-  gap: 10px;
-}
-
 summary {
   cursor: pointer;
   min-height: 44px;

@@ -9,6 +9,7 @@ import { computed, nextTick, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import GirthLadder from "./GirthLadder.vue";
 import HeadMap from "./HeadMap.vue";
+import SpotList from "./SpotList.vue";
 import TapeMeasures from "./TapeMeasures.vue";
 import ZoneForm from "./ZoneForm.vue";
 import ZoneTable from "./ZoneTable.vue";
@@ -70,6 +71,9 @@ async function goTo(to: Zone) {
       <div class="words">
         <h2>{{ t("read.inWords") }}</h2>
         <p v-for="(line, i) in words" :key="i">{{ line }}</p>
+        <p v-for="caution in summary.data.value?.cautions" :key="caution" class="caution">
+          {{ t(`cautions.${caution}`) }}
+        </p>
       </div>
       <GirthLadder
         v-model="reading.girths"
@@ -77,6 +81,7 @@ async function goTo(to: Zone) {
         :faults="faults"
         :disabled="!document.editable.value"
       />
+      <SpotList v-model="reading.spots" :faults="faults" :disabled="!document.editable.value" />
       <TapeMeasures v-model="reading.measures" :faults="faults" :disabled="!document.editable.value" />
     </section>
     <section class="stack">
@@ -96,7 +101,7 @@ async function goTo(to: Zone) {
         :faults="faults"
         @update:model-value="goTo"
       />
-      <p>
+      <p class="next">
         <RouterLink class="onward" :to="{ name: 'aim' }">{{ t("read.onward") }}</RouterLink>
       </p>
     </section>
@@ -133,9 +138,23 @@ section {
   font-weight: 650;
 }
 
+/* On a tablet the zone that is measured comes right under the map, and what it amounts to below the table. */
 @media (max-width: 960px) {
   .read {
     grid-template-columns: minmax(0, 1fr);
+    gap: 16px;
+  }
+
+  section {
+    display: contents;
+  }
+
+  .words,
+  .girths,
+  .spots,
+  .tape,
+  .next {
+    order: 1;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Girth } from "@/api";
+import type { Girth, Spot } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import type { Leaf } from "@/shared/merge";
 import { useUnit } from "@/shared/unit";
@@ -33,6 +33,10 @@ function value(path: readonly string[], leaf: Leaf): string {
   if (path.at(-1) === "girths" && typeof leaf === "string") {
     const girths = JSON.parse(leaf) as Girth[];
     return girths.map((each) => `${say(each.from_tie_mm)}: ${say(each.girth_mm)}`).join("; ");
+  }
+  if (path.at(-1) === "spots" && typeof leaf === "string") {
+    const spots = JSON.parse(leaf) as Spot[];
+    return spots.map((each) => `${t(`read.spotKinds.${each.kind}`)}: ${t(`landmark.${each.at}`)}`).join("; ");
   }
   if (typeof leaf === "boolean") return t(leaf ? "app.yes" : "app.no");
   return te(`point.${leaf}`) ? t(`point.${leaf}`) : String(leaf);

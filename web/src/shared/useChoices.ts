@@ -1,6 +1,6 @@
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { LANDMARKS } from "./regions";
+import { LANDMARKS } from "./landmarks";
 
 /** Choices with their names: of any list whose names stand under one key, and of landmarks. */
 export function useChoices() {

@@ -1,0 +1,66 @@
+import { execFileSync } from "node:child_process";
+import { writeFileSync } from "node:fs";
+import { BINARY, SAVED, expect, openVisit, saveState, test } from "./server";
+
+test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
+  const picture = info.outputPath("scalp.png");
+  const said = execFileSync(BINARY, ["stand-in", "scope", "--hairs-per-cm2", "90", "--seed", "3", picture]).toString();
+  const there = Number(/^(\d+) hairs/.exec(said)?.[1]);
+
+  await openVisit(wren, "Sunniva Drake", "Read");
+  await wren.getByText("Wet spring, measured width, strands, density").click();
+  const density = wren.getByLabel("Hairs on a cm²");
+  const picker = wren.locator('input[type="file"]');
+
+  // What is no picture of a scalp is said, and nothing is taken over.
+  const none = info.outputPath("none.png");
+  writeFileSync(none, "no picture");
+  await picker.setInputFiles(none);
+  await expect(wren.getByText("The picture can't be read as PNG.")).toBeVisible();
+  await expect(density).toHaveValue("");
+
+  await picker.setInputFiles(picture);
+  await expect(wren.getByText(/^Counted: \d+ hairs on a square centimetre, give or take \d+\./)).toBeVisible();
+  const counted = Number(await density.inputValue());
+  expect(Math.abs(counted / there - 1)).toBeLessThan(0.25);
+  await wren.getByRole("button", { name: "Take the width, too" }).click();
+  await expect(wren.getByLabel("Width measured")).toHaveValue(/^\d\d$/);
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.keyboard.press("Control+z");
+  await wren.keyboard.press("Control+z");
+  await expect(density).toHaveValue("");
+  await expect(saveState(wren)).toHaveText(SAVED);
+});
+
+test("girths tell how far the hair is full; weak spots bring a caution and thin the plan's hair", async ({ wren }) => {
+  await openVisit(wren, "Sunniva Drake", "Plan");
+  const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
+  const grams = async () => Number(/of (\d+) g/.exec((await off.textContent()) ?? "")?.[1]);
+  await expect(off).toBeVisible();
+  const whole = await grams();
+
+  await wren.getByRole("link", { name: /^Read/ }).click();
+  await wren.getByText("Gathered hair").click();
+  for (let i = 0; i < 3; i++) await wren.getByRole("button", { name: "Add a girth further down" }).click();
+  const round = wren.getByLabel("Round the hair");
+  await round.nth(1).fill("12");
+  await expect(wren.getByText(/can't be thicker than nearer to the tie/).first()).toBeVisible();
+  await round.nth(1).fill("8");
+  await round.nth(2).fill("4.5");
+  // Shares (8/9)² and (4.5/9)² at 10 and 20 cm: half is passed at 15.4 cm.
+  await expect(wren.getByText(/^Half of the hair reaches 15\.4 cm from the tie, give or take \d\.\d cm/)).toBeVisible();
+
+  await wren.getByText("Weak spots").click();
+  await wren.getByRole("button", { name: "Add a weak spot" }).click();
+  await wren.getByLabel("Where").selectOption("crown");
+  await wren.getByRole("textbox", { name: "Reaches" }).fill("10");
+  await wren.getByLabel("How much").fill("90");
+  await expect(wren.getByText(/If it came suddenly or in patches, stop and refer/)).toBeVisible();
+  await wren.getByLabel("What is there").selectOption("sore_skin");
+  await expect(wren.getByText(/^Sore skin is noted/)).toBeVisible();
+  await wren.getByLabel("What is there").selectOption("thin");
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  await wren.getByRole("link", { name: /^Plan/ }).click();
+  await expect.poll(grams).toBeLessThan(whole);
+});

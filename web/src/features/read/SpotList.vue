@@ -1,0 +1,110 @@
+<script setup lang="ts">
+/** Weak spots: where hair is thin, broken or growing back, and where the skin is to be left in peace. */
+import type { FieldFault, Spot, SpotKind } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { useChoices } from "@/shared/useChoices";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+
+const KINDS: readonly SpotKind[] = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
+/** What a spot is taken to be like until it is said. */
+const USUAL = { reach_mm: 30, strength: 0.5 };
+/** As many as the core takes. */
+const MOST = 20;
+const model = defineModel<Spot[]>();
+const props = defineProps<{ faults: readonly FieldFault[]; disabled: boolean }>();
+const { t } = useI18n();
+const { named, landmarks } = useChoices();
+const spots = computed(() => model.value ?? []);
+const kinds = computed(() => named(KINDS, "read.spotKinds"));
+
+function set(at: number, part: Partial<Spot>) {
+  model.value = spots.value.map((spot, i) => (i === at ? { ...spot, ...part } : spot));
+}
+function add() {
+  model.value = [...spots.value, { kind: "thin", at: "temple_left", ...USUAL }];
+}
+const fault = (field: string) => {
+  const found = props.faults.find((each) => each.field === field);
+  return found ? t("field.fault", { said: found.message }) : undefined;
+};
+</script>
+
+<template>
+  <details class="spots">
+    <summary>
+      <b>{{ t("read.spots") }}</b> <span class="soft">{{ t("read.spotsSeen", spots.length) }}</span>
+    </summary>
+    <p class="soft small">{{ t("read.spotsHint") }}</p>
+    <ol>
+      <li v-for="(spot, i) in spots" :key="i">
+        <ChoiceField
+          :model-value="spot.kind"
+          :label="t('read.spotKind')"
+          :choices="kinds"
+          :disabled="disabled"
+          @update:model-value="set(i, { kind: $event })"
+        />
+        <ChoiceField
+          :model-value="spot.at"
+          :label="t('read.spotAt')"
+          :choices="landmarks"
+          :disabled="disabled"
+          @update:model-value="set(i, { at: $event })"
+        />
+        <LengthField
+          :model-value="spot.reach_mm ?? USUAL.reach_mm"
+          :label="t('read.spotReach')"
+          :fault="fault(`spots.${i}.reach_mm`)"
+          :disabled="disabled"
+          @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
+        />
+        <LengthField
+          :model-value="Math.round(100 * (spot.strength ?? USUAL.strength))"
+          :label="t('read.spotStrength')"
+          sign="%"
+          :fault="fault(`spots.${i}.strength`)"
+          :disabled="disabled"
+          @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
+        />
+        <ElButton
+          :disabled="disabled"
+          :aria-label="t('read.spotDrop', { n: i + 1 })"
+          @click="model = spots.filter((_, k) => k !== i)"
+        >
+          ×
+        </ElButton>
+      </li>
+    </ol>
+    <ElButton :disabled="disabled || spots.length >= MOST" @click="add">{{ t("read.spotAdd") }}</ElButton>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+ol {
+  list-style: none;
+  padding: 10px 0;
+  display: grid;
+  gap: 14px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1.3fr) minmax(0, 0.8fr) minmax(0, 0.8fr) 48px;
+  gap: 10px;
+  align-items: end;
+}
+
+@media (max-width: 700px) {
+  li {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>
