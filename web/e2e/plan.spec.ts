@@ -68,7 +68,8 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
 });
 
 test("steps over a flat back are found, lead to their move, and are gone when it is mended", async ({ wren }) => {
-  await openVisit(wren, "Sunniva Drake", "Plan");
+  // A client of its own: what is changed here may or may not be saved before the page closes.
+  await openVisit(wren, "Amara Fenn", "Plan");
   await wren.getByLabel("Begin with a cut").selectOption("quay_school");
   await wren.getByText("Head and hair").click();
   const found = wren.getByRole("list", { name: "What would be seen in this cut" });
