@@ -310,6 +310,9 @@ fn install(folder: &Path, data: &Path, owner: &Owner) -> Result<(), InstanceErro
     let mut command = Command::new(tool);
     command.args(["--no-defaults", "--auth-root-authentication-method=socket", "--skip-test-db"]);
     command.arg(format!("--datadir={}", fresh.display()));
+    // A server that starts clears left-over tables out of its folder for temporary ones: sharing it with another that is
+    // being made takes that one's away.
+    command.arg(format!("--tmpdir={}", folder.display()));
     if let Some(user) = owner.name {
         command.arg(format!("--user={user}"));
     }

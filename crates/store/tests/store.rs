@@ -207,3 +207,20 @@ fn a_private_database_keeps_its_rows_over_a_restart_and_is_held_by_one_process()
         store.close().await;
     });
 }
+
+#[test]
+fn databases_that_are_made_at_the_same_time_leave_each_other_alone() {
+    // They once shared the folder for temporary tables, and a server that starts empties it: now and then the making of
+    // another failed with an unknown table.
+    let made = std::thread::scope(|scope| {
+        let make = || {
+            let folder = tempfile::Builder::new().prefix("spirel-beside-").tempdir().unwrap();
+            LocalDatabase::start(folder.path(), &InstanceOptions::default()).map(LocalDatabase::stop)
+        };
+        let all: Vec<_> = (0..4).map(|_| scope.spawn(make)).collect();
+        all.into_iter().map(|each| each.join().unwrap()).collect::<Vec<_>>()
+    });
+    for each in made {
+        each.unwrap();
+    }
+}
