@@ -48,7 +48,11 @@ test("a visit", async ({ wren: page }) => {
   await openVisit(page, "Sunniva Drake", "Aim");
   await take(page, "aim");
   await openVisit(page, "Sunniva Drake", "Plan");
+  await inSpace(page);
+  // The scene of the move that is opened is asked for once the hand rests.
+  const scene = page.waitForResponse("**/api/compute/scene");
   await page.getByRole("button", { name: /^3\. / }).click();
+  await (await scene).finished();
   await inSpace(page);
   await take(page, "plan");
   await page.getByLabel("Compare with").selectOption("box_loft");
