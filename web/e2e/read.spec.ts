@@ -1,6 +1,7 @@
+import type { Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { BINARY, SAVED, expect, openVisit, saveState, test } from "./server";
+import { BINARY, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
 
 test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
   const picture = info.outputPath("scalp.png");
@@ -63,4 +64,40 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
   await expect.poll(grams).toBeLessThan(whole);
+});
+
+test("a whole head is read with keys alone", async ({ wren }, info) => {
+  await blankVisit(wren, "Isaura Pellbrook");
+  let keys = 0;
+  const press = async (page: Page, key: string) => {
+    keys += 1;
+    await page.keyboard.press(key);
+  };
+  const type = async (page: Page, text: string) => {
+    for (const letter of text) await press(page, letter);
+  };
+  const began = Date.now();
+  // From the top of the page: past the navigation to the first figure.
+  const stretched = wren.getByLabel("Stretched", { exact: true });
+  for (let i = 0; i < 60 && !(await stretched.evaluate((field) => field === document.activeElement)); i++)
+    await press(wren, "Tab");
+  await expect(stretched).toBeFocused();
+  const before = keys;
+  for (let zone = 0; zone < 8; zone++) {
+    await type(wren, String(24 + zone));
+    await press(wren, "Enter");
+    await type(wren, String(12 + zone));
+    await press(wren, "Enter");
+    await press(wren, "m");
+    await press(wren, "Enter");
+  }
+  await expect(wren.getByRole("link", { name: /^Read/ })).toContainText("8 of 8 zones");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  const seconds = (Date.now() - began) / 1000;
+  info.annotations.push({
+    type: "measured",
+    description: `${keys} keys, ${before} to get there, ${seconds.toFixed(1)} s`,
+  });
+  // Two figures of two digits, a letter, and Enter after each.
+  expect(keys - before).toBe(8 * 8);
 });

@@ -45,6 +45,7 @@ export class Server {
   async start(): Promise<void> {
     const options = ["--data", this.data, "--bind", `127.0.0.1:${this.port}`];
     options.push("--database-port", String(this.databasePort), "--sign-ins-per-minute", "10000");
+    options.push("--instruments", "127.0.0.1:0");
     let said = "";
     const child = spawn(BINARY, ["demo", ...options], { stdio: ["ignore", "pipe", "pipe"] });
     child.stdout.on("data", (chunk) => (said += chunk));
@@ -107,6 +108,18 @@ export async function openVisit(
   await page.locator(".visits a").first().click();
   await page.getByRole("navigation", { name: "Stages of the visit" }).getByRole("link", { name: stage }).click();
   await expect(page.getByRole("heading", { level: 1, name: stage })).toBeAttached();
+}
+
+/** A client nobody else's journey reads, with a visit of which nothing is known, at its reading. */
+export async function blankVisit(page: Page, name: string): Promise<void> {
+  await page.getByRole("button", { name: "New client" }).click();
+  const dialog = page.getByRole("dialog", { name: "New client" });
+  await dialog.getByLabel("Name").fill(name);
+  await dialog.getByText("The client agrees").click();
+  await dialog.getByRole("button", { name: "Take in" }).click();
+  await page.getByRole("button", { name: "Begin a visit today" }).click();
+  await page.getByRole("navigation", { name: "Stages of the visit" }).getByRole("link", { name: /^Read/ }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Read" })).toBeAttached();
 }
 
 /** What the page says of a save that has landed. */

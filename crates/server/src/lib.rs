@@ -10,5 +10,5 @@ pub mod demo;
 pub mod exchange;
 pub mod http;
 pub mod json;
-pub mod picture;
+mod picture;
 pub mod schemas;

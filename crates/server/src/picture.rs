@@ -1,6 +1,6 @@
-//! Pictures as they come and go: PNG to shades of grey and back.
+//! Pictures as they come: PNG to shades of grey.
 
-use png::{BitDepth, ColorType, Decoder, Encoder, Limits, Transformations};
+use png::{ColorType, Decoder, Limits, Transformations};
 use spirel_core::scope::Picture;
 use spirel_core::{FieldErrors, Problem};
 use std::io::Cursor;
@@ -43,19 +43,11 @@ fn grey_of_png(bytes: &[u8]) -> Option<Vec<u8>> {
     })
 }
 
-/// A square of grey as PNG.
-pub fn png_of_grey(grey: &[u8], side: u32) -> Result<Vec<u8>, png::EncodingError> {
-    let mut bytes = Vec::new();
-    let mut encoder = Encoder::new(&mut bytes, side, side);
-    encoder.set_color(ColorType::Grayscale);
-    encoder.set_depth(BitDepth::Eight);
-    encoder.write_header()?.write_image_data(grey)?;
-    Ok(bytes)
-}
-
 #[cfg(test)]
 mod tests {
     use super::*;
+    use png::Encoder;
+    use spirel_instruments::picture::png_of_grey;
 
     #[test]
     fn a_picture_goes_to_png_and_comes_back_the_same() {

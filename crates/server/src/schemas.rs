@@ -8,6 +8,7 @@ use spirel_core::fibre::{HangRequest, HangResult};
 use spirel_core::mark::{MarkAnswer, MarkRequest};
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::scope::HairCount;
+use spirel_instruments::protocol::{FromApp, ToApp};
 use std::path::Path;
 use std::{fs, io};
 use utoipa::openapi::RefOr;
@@ -26,6 +27,8 @@ pub fn all() -> Vec<(&'static str, Value)> {
         ("fall-request.schema.json", schema::<FallRequest>("What `spirel compute fall` reads")),
         ("fall-answer.schema.json", schema::<FallAnswer>("What `spirel compute fall` writes")),
         ("hair-count.schema.json", schema::<HairCount>("What `spirel compute count` writes")),
+        ("instrument-from-app.schema.json", schema::<FromApp>("What an application tells instruments")),
+        ("instrument-to-app.schema.json", schema::<ToApp>("What instruments tell an application")),
         ("visit.schema.json", schema::<VisitFile>("A visit, exported and imported")),
         ("mark-request.schema.json", schema::<MarkRequest>("What `spirel compute mark` reads")),
         ("mark-answer.schema.json", schema::<MarkAnswer>("What `spirel compute mark` writes")),

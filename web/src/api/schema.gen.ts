@@ -162,6 +162,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/instrument": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a value says: of which figure, in our unit, and whether it can be. */
+        post: operations["take_value"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/mark": {
         parameters: {
             query?: never;
@@ -276,6 +293,23 @@ export interface paths {
         };
         /** The reusable cuts that ship. */
         get: operations["cuts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where the browser finds instruments. */
+        get: operations["where_instruments_are"];
         put?: never;
         post?: never;
         delete?: never;
@@ -669,6 +703,31 @@ export interface components {
          * @enum {string}
          */
         CutFormat: "spirel.cut";
+        /** @description An instrument. */
+        Device: {
+            /**
+             * Format: double
+             * @description How full its battery is, %, 0 to 100.
+             */
+            battery_pct: number;
+            /** @description Tells it from every other. */
+            id: string;
+            /** @description What it measures with. */
+            kind: components["schemas"]["DeviceKind"];
+            /** @description What is written on it. */
+            label: string;
+            /** @description Whether some application has paired it. */
+            paired: boolean;
+            /** @description Whether it can be heard. */
+            reach: components["schemas"]["Presence"];
+            /** @description The unit it is set to. */
+            unit: string;
+        };
+        /**
+         * @description What an instrument measures with.
+         * @enum {string}
+         */
+        DeviceKind: "comb" | "gauge" | "scope" | "meter" | "room";
         /** @description One saved version. */
         Document: {
             /** @description The document in the form its stage gives it. */
@@ -928,6 +987,54 @@ export interface components {
              */
             shorter_mm: number;
         };
+        /** @description What the application tells instruments. */
+        FromApp: {
+            /** @enum {string} */
+            type: "hello";
+            /**
+             * Format: int32
+             * @description Version spoken: 1.
+             */
+            version: number;
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @enum {string} */
+            type: "pair";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @enum {string} */
+            type: "unpair";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @enum {string} */
+            type: "zero";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @description Whether the button is held down instead: the last value was wrong. */
+            long?: boolean;
+            /** @description Whether the strand is pulled straight or let go. */
+            pulled?: boolean;
+            /** @enum {string} */
+            type: "press";
+            zone?: components["schemas"]["Zone"] | null;
+        } | {
+            /**
+             * Format: double
+             * @description Its battery is so full.
+             */
+            battery_pct?: number | null;
+            /** @description Which. */
+            device: string;
+            reach?: components["schemas"]["Presence"] | null;
+            /** @enum {string} */
+            type: "set";
+            /** @description It is set to another unit. */
+            unit?: string | null;
+        };
         /**
          * @description Something a zone still lacks.
          * @enum {string}
@@ -1134,6 +1241,11 @@ export interface components {
             /** @description Where it is carried to. */
             over?: components["schemas"]["Over"];
         };
+        /** @description Where instruments are. */
+        InstrumentsAddress: {
+            /** @description A WebSocket address that speaks the protocol of docs/instruments.md; none where none are set up. */
+            address?: string | null;
+        };
         /**
          * @description A place on the scalp that partings run through and hair is carried to.
          * @enum {string}
@@ -1324,6 +1436,28 @@ export interface components {
             reading: components["schemas"]["RawReading"];
             unit?: components["schemas"]["LengthUnit"];
             worn?: components["schemas"]["WornStyle"];
+        };
+        /** @description A value as an instrument sends it. */
+        Measured: {
+            /**
+             * Format: double
+             * @description Of a length: how hard the strand was pulled, cN.
+             */
+            pull_cn?: number | null;
+            /** @description What was measured. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description One standard error, in `unit`, if the instrument states it.
+             */
+            sd?: number | null;
+            /** @description The unit the instrument is set to. */
+            unit: string;
+            /**
+             * Format: double
+             * @description The value, in `unit`.
+             */
+            value: number;
         };
         /** @description A field that keeps a zone from being computed. */
         MissingField: {
@@ -1528,6 +1662,11 @@ export interface components {
          * @enum {string}
          */
         Point: "brow" | "cheekbone" | "ear_lobe" | "nose_tip" | "lip" | "nape_line" | "jaw_corner" | "chin" | "shoulder" | "collarbone" | "armpit" | "mid_back" | "waist";
+        /**
+         * @description Whether an instrument can be heard.
+         * @enum {string}
+         */
+        Presence: "ready" | "away" | "off";
         /** @description The hair of a zone as it is. */
         PresentHair: {
             /**
@@ -1613,6 +1752,11 @@ export interface components {
             /** @description Always `about:blank`: `code` says more. */
             type: string;
         };
+        /**
+         * @description What can be measured by an instrument.
+         * @enum {string}
+         */
+        Quantity: "length" | "width" | "density" | "moisture" | "temperature" | "humidity";
         /** @description Tape measures taken so far, mm. */
         RawMeasures: {
             /**
@@ -1647,6 +1791,8 @@ export interface components {
             girths?: components["schemas"]["Girth"][];
             /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
             measures?: components["schemas"]["RawMeasures"];
+            /** @description The air in the room while it was read. */
+            room?: components["schemas"]["RoomAir"];
             /** @description Weak spots; at most twenty. */
             spots?: components["schemas"]["Spot"][];
             /** @description What was measured in each zone so far. */
@@ -1689,6 +1835,8 @@ export interface components {
              * @description Fibre width measured, µm, 20 to 180. Outranks the class.
              */
             width_um?: number | null;
+            /** @description Which figures an instrument gave. The others were read off a tape, felt, or counted by eye. */
+            with?: components["schemas"]["Sources"];
         };
         /** @description The worn length from a zone to a point. */
         Reach: {
@@ -1777,6 +1925,19 @@ export interface components {
          * @enum {string}
          */
         Role: "owner" | "stylist" | "trainee" | "desk";
+        /** @description The air in a room. */
+        RoomAir: {
+            /**
+             * Format: double
+             * @description Relative humidity, %, 0 to 100.
+             */
+            humidity_pct?: number | null;
+            /**
+             * Format: double
+             * @description Temperature, °C, −10 to 50.
+             */
+            temperature_c?: number | null;
+        };
         /** @description A document to save over the version it was made from (0: the first). */
         Save_Aim: {
             /** Format: int32 */
@@ -1834,6 +1995,8 @@ export interface components {
                 girths?: components["schemas"]["Girth"][];
                 /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
                 measures?: components["schemas"]["RawMeasures"];
+                /** @description The air in the room while it was read. */
+                room?: components["schemas"]["RoomAir"];
                 /** @description Weak spots; at most twenty. */
                 spots?: components["schemas"]["Spot"][];
                 /** @description What was measured in each zone so far. */
@@ -1937,6 +2100,22 @@ export interface components {
             email: string;
             password: string;
         };
+        /** @description An instrument's word on one figure. */
+        Source: {
+            /**
+             * Format: double
+             * @description One standard error as the instrument states it, in the unit of the figure, 0.01 to 100.
+             */
+            sd: number;
+        };
+        /** @description The figures of a zone that an instrument gave. One that is typed by hand afterwards is no longer among them. */
+        Sources: {
+            hairs_per_cm2?: components["schemas"]["Source"] | null;
+            sprung_mm?: components["schemas"]["Source"] | null;
+            stretched_mm?: components["schemas"]["Source"] | null;
+            wet_sprung_mm?: components["schemas"]["Source"] | null;
+            width_um?: components["schemas"]["Source"] | null;
+        };
         /** @description A weak spot. */
         Spot: {
             /** @description Its middle. */
@@ -2030,6 +2209,33 @@ export interface components {
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
         };
+        /** @description A value, and where it came. */
+        TakeRequest: {
+            /** @description What the instrument says. */
+            measured: components["schemas"]["Measured"];
+            now?: components["schemas"]["Moisture"] | null;
+            /** @description What was read there so far. */
+            read?: components["schemas"]["RawZoneReading"];
+            /** @description What is known of the room. */
+            room?: components["schemas"]["RoomAir"];
+            /** @description The zone the hand is at. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description What a value was taken for. */
+        Taken: {
+            /** @description Which figure it is. */
+            field: components["schemas"]["TakenField"];
+            now?: components["schemas"]["Moisture"] | null;
+            /** @description The zone with it. */
+            read: components["schemas"]["RawZoneReading"];
+            /** @description The room with it. */
+            room: components["schemas"]["RoomAir"];
+        };
+        /**
+         * @description The figure a value belongs to.
+         * @enum {string}
+         */
+        TakenField: "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "hairs_per_cm2" | "moisture" | "temperature_c" | "humidity_pct";
         /** @description The talk as it is saved. */
         Talk: {
             /**
@@ -2111,6 +2317,68 @@ export interface components {
          * @enum {string}
          */
         TechniqueKind: "blunt" | "point" | "slide" | "back_cut" | "skim" | "brick" | "tease" | "twist" | "thin" | "notch";
+        /** @description What instruments tell the application. */
+        ToApp: {
+            /** @description All that there are. */
+            devices: components["schemas"]["Device"][];
+            /** @description Whether they are stand-ins, which understand `press` and `set`. */
+            stand_in: boolean;
+            /** @enum {string} */
+            type: "hello";
+            /**
+             * Format: int32
+             * @description Version spoken: 1.
+             */
+            version: number;
+        } | {
+            /** @description As it is now. */
+            device: components["schemas"]["Device"];
+            /** @enum {string} */
+            type: "device";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @description Whether it was measured while out of reach, and kept until now. */
+            kept: boolean;
+            /** @description What it says. */
+            measured: components["schemas"]["Measured"];
+            /**
+             * Format: int32
+             * @description Counts the values of this instrument, from 1.
+             */
+            number: number;
+            /** @enum {string} */
+            type: "value";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @description Whether it was taken while out of reach, and kept until now. */
+            kept: boolean;
+            /**
+             * Format: int32
+             * @description Counts the pictures of this instrument, from 1.
+             */
+            number: number;
+            /** @description The picture, square, as PNG in base64. */
+            png: string;
+            /**
+             * Format: double
+             * @description Length of a side on the scalp, mm.
+             */
+            side_mm: number;
+            /** @enum {string} */
+            type: "picture";
+        } | {
+            /** @description Which. */
+            device: string;
+            /** @enum {string} */
+            type: "back";
+        } | {
+            /** @description Why, in one sentence. */
+            said: string;
+            /** @enum {string} */
+            type: "refused";
+        };
         /** @description The unit a person reads lengths in. */
         UnitChoice: {
             length_unit: components["schemas"]["LengthUnit"];
@@ -2654,6 +2922,37 @@ export interface operations {
             };
         };
     };
+    take_value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -2855,6 +3154,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShippedCut"][];
+                };
+            };
+        };
+    };
+    where_instruments_are: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsAddress"];
                 };
             };
         };

@@ -69,6 +69,14 @@ export type Zone = Schemas["Zone"];
 export type ZoneAim = Schemas["ZoneAim"];
 export type ZoneMark = Schemas["ZoneMark"];
 export type ZoneSummary = Schemas["ZoneSummary"];
+export type Device = Schemas["Device"];
+export type DeviceKind = Schemas["DeviceKind"];
+export type FromApp = Schemas["FromApp"];
+export type ToApp = Schemas["ToApp"];
+export type Measured = Schemas["Measured"];
+export type TakeRequest = Schemas["TakeRequest"];
+export type Taken = Schemas["Taken"];
+export type TakenField = Schemas["TakenField"];
 
 /** A saved version, its body in the form of its stage. */
 export type Saved<T> = Omit<Schemas["Document"], "body"> & { body: T };

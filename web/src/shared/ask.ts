@@ -16,6 +16,8 @@ import {
   type RawZoneReading,
   type ReadingSummary,
   type StrandLines,
+  type TakeRequest,
+  type Taken,
   type WornStyle,
 } from "@/api";
 
@@ -51,13 +53,18 @@ export const askOutlines = (question: FallRequest): Promise<string> =>
   body(client.POST("/api/compute/outlines", { body: question, parseAs: "text" }));
 
 /** Hairs on a square centimetre, counted on a picture of one. */
-export const askCount = (picture: Blob): Promise<HairCount> =>
+export const askCount = (picture: Blob, side_mm = 10): Promise<HairCount> =>
   body(
     client.POST("/api/compute/count", {
+      params: { query: { side_mm } },
       headers: { "Content-Type": "image/png" },
       body: picture as never,
       bodySerializer: (sent: unknown) => sent as Blob,
     }),
   );
+
+/** What a value that an instrument sent says of the zone the hand is at. */
+export const askTake = (question: TakeRequest): Promise<Taken> =>
+  body(client.POST("/api/compute/instrument", { body: question }));
 
 export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

@@ -2,7 +2,7 @@
 
 use super::Belief;
 use super::belief::slopes;
-use crate::constants::{STRAND_LOGIT_SD, TAPE_SD_MM};
+use crate::constants::STRAND_LOGIT_SD;
 use crate::fibre::{LengthModel, Moisture};
 use crate::reading::ZoneReading;
 use crate::tolerance;
@@ -17,7 +17,7 @@ struct Observation {
 }
 
 impl Observation {
-    fn new(reading: &ZoneReading, sprung_mm: f64, moisture: Moisture) -> Self {
+    fn new(reading: &ZoneReading, (sprung_mm, own_sd_mm): (f64, f64), moisture: Moisture) -> Self {
         let strands = f64::from(reading.strands).sqrt();
         let share = sprung_mm / reading.stretched_mm;
         let differ = STRAND_LOGIT_SD.value * sprung_mm * (1.0 - share) / strands;
@@ -25,8 +25,8 @@ impl Observation {
             fibre_mm: reading.stretched_mm,
             sprung_mm,
             water_g_per_g: moisture.water_g_per_g(),
-            // Both ends of the pair are read off the tape.
-            sd_mm: (2.0 * TAPE_SD_MM.value * TAPE_SD_MM.value / strands.powi(2) + differ * differ).sqrt(),
+            // Both ends of the pair are read, each with the error of what it is read with.
+            sd_mm: (reading.stretched_sd_mm.hypot(own_sd_mm) / strands).hypot(differ),
         }
     }
 
@@ -40,9 +40,10 @@ impl Observation {
 /// probable hair.
 pub fn fit(reading: &ZoneReading) -> Belief {
     let prior = Belief::prior(reading.diameter_um);
-    let mut observations = vec![Observation::new(reading, reading.sprung_mm, reading.moisture)];
+    let mut observations =
+        vec![Observation::new(reading, (reading.sprung_mm, reading.sprung_sd_mm), reading.moisture)];
     if let Some(wet) = reading.wet_sprung_mm {
-        observations.push(Observation::new(reading, wet, Moisture::Wet));
+        observations.push(Observation::new(reading, (wet, reading.wet_sprung_sd_mm), Moisture::Wet));
     }
     let precision = prior.covariance.try_inverse().unwrap_or_else(Matrix4::identity);
     let cost = |at: &Vector4<f64>| {

@@ -4,11 +4,15 @@
 //! possible. A zone that is complete becomes a [`ZoneReading`], the only form the computations accept.
 
 mod girth;
+mod instrument;
+mod source;
 mod spot;
 mod summary;
 mod zone;
 
 pub use girth::{GatheredHair, Girth, gathered};
+pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField};
+pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
 pub use summary::{Gap, ReadingSummary, ZoneSummary, summarise};
 pub(crate) use zone::DENSITY;
@@ -33,6 +37,9 @@ pub struct RawReading {
     /// Girths of all hair gathered in one bundle, from the tie down; at most six.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub girths: Vec<Girth>,
+    /// The air in the room while it was read.
+    #[serde(default, skip_serializing_if = "RoomAir::is_empty")]
+    pub room: RoomAir,
     /// Weak spots; at most twenty.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub spots: Vec<Spot>,
@@ -46,6 +53,7 @@ impl RawReading {
         for (zone, reading) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), reading.check());
         }
+        faults.take("room", self.room.check());
         for found in [girth::check(&self.girths), Spot::check(&self.spots)] {
             faults.0.extend(found.err().into_iter().flat_map(|found| found.0));
         }

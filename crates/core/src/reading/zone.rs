@@ -1,6 +1,7 @@
 //! The zones of the head and what is measured in one of them.
 
-use crate::constants::{WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM};
+use super::Sources;
+use crate::constants::{TAPE_SD_MM, WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use serde::de::Error;
@@ -135,6 +136,9 @@ pub struct RawZoneReading {
     /// How many strands were measured and averaged, 1 to 50.
     #[serde(default = "one_strand")]
     pub strands: u32,
+    /// Which figures an instrument gave. The others were read off a tape, felt, or counted by eye.
+    #[serde(default, skip_serializing_if = "Sources::is_empty")]
+    pub with: Sources,
 }
 
 fn one_strand() -> u32 {
@@ -142,9 +146,9 @@ fn one_strand() -> u32 {
 }
 
 /// Longest and shortest strand that is taken, mm. The longest hair of adults stays under 2.5 m with few exceptions.
-const STRETCHED_MM: (f64, f64) = (10.0, 2500.0);
-const SPRUNG_MM: (f64, f64) = (2.0, 2500.0);
-const WIDTH_UM: (f64, f64) = (20.0, 180.0);
+pub(super) const STRETCHED_MM: (f64, f64) = (10.0, 2500.0);
+pub(super) const SPRUNG_MM: (f64, f64) = (2.0, 2500.0);
+pub(super) const WIDTH_UM: (f64, f64) = (20.0, 180.0);
 /// Hairs on a square centimetre that are taken.
 pub(crate) const DENSITY: (f64, f64) = (20.0, 500.0);
 const STRANDS: (f64, f64) = (1.0, 50.0);
@@ -161,6 +165,7 @@ impl Default for RawZoneReading {
             hairs_per_cm2: None,
             moisture: Moisture::Dry,
             strands: one_strand(),
+            with: Sources::default(),
         }
     }
 }
@@ -192,6 +197,7 @@ impl RawZoneReading {
                 faults.push(field, Problem::LongerThan { other: "stretched_mm".into() });
             }
         }
+        faults.take("with", self.with.check());
         faults.or(())
     }
 }
@@ -211,6 +217,12 @@ pub struct ZoneReading {
     pub diameter_um: f64,
     /// Strands averaged.
     pub strands: u32,
+    /// One standard error of a reading of the stretched length, mm.
+    pub stretched_sd_mm: f64,
+    /// One standard error of a reading of the sprung length, mm.
+    pub sprung_sd_mm: f64,
+    /// One standard error of a reading of the sprung length when wet, mm.
+    pub wet_sprung_sd_mm: f64,
 }
 
 impl ZoneReading {
@@ -239,6 +251,9 @@ impl TryFrom<&RawZoneReading> for ZoneReading {
             wet_sprung_mm: raw.wet_sprung_mm,
             diameter_um: raw.width_um.unwrap_or(class.diameter_um()),
             strands: raw.strands,
+            stretched_sd_mm: raw.with.stretched_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
+            sprung_sd_mm: raw.with.sprung_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
+            wet_sprung_sd_mm: raw.with.wet_sprung_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
         })
     }
 }

@@ -5,5 +5,6 @@ pub mod clients;
 pub mod compute;
 pub mod exchange;
 pub mod health;
+pub mod instruments;
 pub mod session;
 pub mod visits;

@@ -74,6 +74,10 @@ struct ServeOptions {
     /// Sign-ins tried in a minute, for an address and for a person.
     #[arg(long, env = "SPIREL_SIGN_INS_PER_MINUTE", default_value = "20")]
     sign_ins_per_minute: NonZeroU32,
+    /// Where the measuring instruments are that browsers on this machine listen to. The demo starts stand-ins there, at
+    /// 127.0.0.1:8421 if left out.
+    #[arg(long, env = "SPIREL_INSTRUMENTS")]
+    instruments: Option<SocketAddr>,
     /// Write the log as JSON lines.
     #[arg(long)]
     log_json: bool,

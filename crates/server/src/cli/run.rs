@@ -1,22 +1,31 @@
 //! Serving, with a database of one's own or a private one.
 
-use super::{DatabaseOptions, Failed, ServeOptions, say};
+use super::{DatabaseOptions, Failed, ServeOptions, say, stand_in};
 use crate::demo;
 use crate::http::{Settings, State, serve as serve_on};
 use spirel_store::{InstanceOptions, LocalDatabase, Store};
 use std::io::IsTerminal;
-use std::net::{SocketAddr, TcpListener};
+use std::net::{IpAddr, Ipv4Addr, SocketAddr, TcpListener};
 use std::path::{Path, PathBuf};
 use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 use tracing_subscriber::fmt::format::FmtSpan;
 
+/// Where the demo's stand-ins for instruments are found.
+const STAND_INS: SocketAddr = SocketAddr::new(IpAddr::V4(Ipv4Addr::LOCALHOST), 8421);
+
 /// Serves until Ctrl-C or SIGTERM, then stops in order: requests first, the database last.
 pub(super) fn serve(options: &ServeOptions, with_demo: bool) -> Result<(), Failed> {
     log(options.log_json);
     // The address is taken before anything is started, so that a busy one costs nothing.
-    let listener = listen(options.bind)?;
+    let listener = listen(options.bind, "--bind")?;
     let address = listener.local_addr().map_err(Failed::because)?;
+    let bench =
+        with_demo.then(|| listen(options.instruments.unwrap_or(STAND_INS), "--instruments")).transpose()?;
+    let instruments = match &bench {
+        Some(bench) => Some(bench.local_addr().map_err(Failed::because)?),
+        None => options.instruments,
+    };
     with_database(&options.database, async |store| {
         if with_demo && store.is_empty().await.map_err(Failed::because)? {
             demo::load(&store).await.map_err(Failed::because)?;
@@ -28,9 +37,15 @@ pub(super) fn serve(options: &ServeOptions, with_demo: bool) -> Result<(), Faile
         let settings = Settings {
             secure_cookie: options.secure_cookie,
             sign_ins_per_minute: options.sign_ins_per_minute,
+            instruments: instruments.map(|at| format!("ws://{at}")),
         };
         let stop = stop_signal()?;
-        serve_on(listener, State::new(store, settings), stop).await.map_err(Failed::because)
+        let bench = bench.map(stand_in::serve).transpose()?;
+        let served = serve_on(listener, State::new(store, settings), stop).await.map_err(Failed::because);
+        if let Some(bench) = bench {
+            bench.stop().await;
+        }
+        served
     })
 }
 
@@ -69,13 +84,13 @@ fn default_folder() -> PathBuf {
     if LocalDatabase::can_live_below(Path::new(".")) { ".spirel".into() } else { "/var/lib/spirel".into() }
 }
 
-fn listen(address: SocketAddr) -> Result<TcpListener, Failed> {
+pub(super) fn listen(address: SocketAddr, option: &str) -> Result<TcpListener, Failed> {
     TcpListener::bind(address)
-        .map_err(|e| Failed(format!("{address} can't be listened on ({e}). Choose another with --bind.")))
+        .map_err(|e| Failed(format!("{address} can't be listened on ({e}). Choose another with {option}.")))
 }
 
 /// Resolves at the first Ctrl-C or SIGTERM.
-fn stop_signal() -> Result<impl Future<Output = ()>, Failed> {
+pub(super) fn stop_signal() -> Result<impl Future<Output = ()>, Failed> {
     let mut interrupt = signal(SignalKind::interrupt()).map_err(Failed::because)?;
     let mut terminate = signal(SignalKind::terminate()).map_err(Failed::because)?;
     Ok(async move {

@@ -1,15 +1,28 @@
 //! Instruments that aren't there, played by `spirel-instruments`.
 
 use super::Failed;
-use crate::picture::png_of_grey;
+use super::run::{listen, stop_signal};
 use clap::{Args, Subcommand};
+use spirel_instruments::bench::Bench;
+use spirel_instruments::picture::png_of_grey;
 use spirel_instruments::scope::{SIDE_PX, Scalp, look};
+use spirel_instruments::server::Served;
+use std::net::{SocketAddr, TcpListener};
 use std::path::PathBuf;
 
 #[derive(Debug, Subcommand)]
 pub(super) enum What {
     /// Looks at a made-up square centimetre of scalp and writes what a scope would see as PNG.
     Scope(ScopeOptions),
+    /// Serves a comb, a gauge, a scope, a moisture meter and a room's weather on a made-up client, until Ctrl-C.
+    Instruments(BenchOptions),
+}
+
+#[derive(Debug, Args)]
+pub(super) struct BenchOptions {
+    /// Address to listen on.
+    #[arg(long, default_value = "127.0.0.1:8421")]
+    bind: SocketAddr,
 }
 
 #[derive(Debug, Args)]
@@ -45,7 +58,34 @@ fn between(low: f64, high: f64) -> impl Fn(&str) -> Result<f64, String> + Clone 
 }
 
 pub(super) fn run(what: &What) -> Result<(), Failed> {
-    let What::Scope(options) = what;
+    match what {
+        What::Scope(options) => picture(options),
+        What::Instruments(options) => instruments(options),
+    }
+}
+
+/// What the errors of the stand-ins follow from: the same each time, so that what was seen once can be seen again.
+const SEED: u64 = 8421;
+
+/// Serves the stand-ins inside the runtime that runs.
+pub(super) fn serve(listener: TcpListener) -> Result<Served, Failed> {
+    spirel_instruments::server::serve(listener, Bench::new(SEED)).map_err(Failed::because)
+}
+
+fn instruments(options: &BenchOptions) -> Result<(), Failed> {
+    let listener = listen(options.bind, "--bind")?;
+    let address = listener.local_addr().map_err(Failed::because)?;
+    actix_web::rt::System::new().block_on(async {
+        let stop = stop_signal()?;
+        let bench = serve(listener)?;
+        super::say(&format!("Stand-ins for instruments on ws://{address}"))?;
+        stop.await;
+        bench.stop().await;
+        Ok(())
+    })
+}
+
+fn picture(options: &ScopeOptions) -> Result<(), Failed> {
     let ScopeOptions { hairs_per_cm2, width_um, loop_radius_mm, hair, skin, .. } = *options;
     let seen = look(&Scalp { hairs_per_cm2, width_um, loop_radius_mm, hair, skin }, options.seed);
     let png = png_of_grey(&seen.grey, SIDE_PX as u32).map_err(Failed::because)?;

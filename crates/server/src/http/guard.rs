@@ -13,13 +13,15 @@ use tracing_actix_web::{RequestId, RootSpanBuilder};
 /// Nothing but our own files: no inline script, nothing from elsewhere. Element Plus sets the places of its popups
 /// as style attributes, which is the only inline style allowed.
 const CONTENT_SECURITY_POLICY: &str = "default-src 'none'; script-src 'self'; style-src 'self'; \
-    style-src-attr 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; \
-    form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    style-src-attr 'unsafe-inline'; img-src 'self' data:; font-src 'self'; manifest-src 'self'; form-action 'self'; \
+    base-uri 'none'; frame-ancestors 'none'; connect-src 'self'";
 
-/// Headers of every answer.
-pub fn headers() -> DefaultHeaders {
+/// Headers of every answer. Instruments are heard at their own address.
+pub fn headers(instruments: Option<&str>) -> DefaultHeaders {
+    let policy =
+        [Some(CONTENT_SECURITY_POLICY), instruments].into_iter().flatten().collect::<Vec<_>>().join(" ");
     DefaultHeaders::new()
-        .add(("content-security-policy", CONTENT_SECURITY_POLICY))
+        .add(("content-security-policy", policy))
         .add(("x-content-type-options", "nosniff"))
         .add(("x-frame-options", "DENY"))
         .add(("referrer-policy", "same-origin"))

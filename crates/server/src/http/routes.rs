@@ -1,7 +1,8 @@
 //! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
 
-use crate::api::{audit, clients, compute, exchange, health, session, visits};
+use crate::api::{audit, clients, compute, exchange, health, instruments, session, visits};
 use actix_web::web;
+use spirel_instruments::protocol::{FromApp, ToApp};
 use utoipa::OpenApi;
 
 macro_rules! routes {
@@ -14,7 +15,8 @@ macro_rules! routes {
         #[derive(OpenApi)]
         #[openapi(
             info(title = "Spirel", description = "What the browser asks the server. Lengths are millimetres."),
-            paths($($module::$handler),*)
+            paths($($module::$handler),*),
+            components(schemas(ToApp, FromApp))
         )]
         struct Description;
     };
@@ -52,6 +54,8 @@ routes![
     compute::outlines,
     compute::count_hairs,
     compute::cuts,
+    instruments::where_instruments_are,
+    instruments::take_value,
     audit::audit,
 ];
 

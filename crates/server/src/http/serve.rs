@@ -26,7 +26,7 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
             .configure(routes::configure)
             .default_service(web::to(assets::front))
             .wrap(from_fn(guard::guard))
-            .wrap(guard::headers())
+            .wrap(guard::headers(shared.settings.instruments.as_deref()))
             .wrap(Compress::default())
             .wrap(TracingLogger::<guard::RequestSpan>::new())
     })

@@ -17,11 +17,14 @@ pub struct Settings {
     pub secure_cookie: bool,
     /// Sign-ins tried in a minute, for an address and for a person. Adjustable for load tests.
     pub sign_ins_per_minute: NonZeroU32,
+    /// Where browsers find measuring instruments: a WebSocket address, on the machine the browser runs on.
+    pub instruments: Option<String>,
 }
 
 impl Default for Settings {
     fn default() -> Self {
-        Self { secure_cookie: false, sign_ins_per_minute: NonZeroU32::new(20).unwrap_or(NonZeroU32::MIN) }
+        let sign_ins_per_minute = NonZeroU32::new(20).unwrap_or(NonZeroU32::MIN);
+        Self { secure_cookie: false, sign_ins_per_minute, instruments: None }
     }
 }
 

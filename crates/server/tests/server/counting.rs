@@ -3,7 +3,7 @@
 use crate::app::{App, Browser, refused};
 use reqwest::{Method, Response, StatusCode};
 use serde_json::Value;
-use spirel::picture::png_of_grey;
+use spirel_instruments::picture::png_of_grey;
 use spirel_instruments::scope::{SIDE_PX, Scalp, look};
 use std::process::Command;
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RawZoneReading, Zone } from "@/api";
+import { InstrumentStrip, useIntake } from "@/features/instruments";
 import { SaveState, useStage, useUndoKeys } from "@/features/visit";
 import { askFigure, askSummary } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
@@ -33,6 +34,7 @@ const measures = computed(() => reading.value.measures ?? {});
 const figure = useComputed("figure", measures, askFigure);
 
 const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
+const intake = useIntake(reading, zone, document.editable);
 const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
 const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
 const faults = computed(() => document.faults.value);
@@ -59,6 +61,7 @@ async function goTo(to: Zone) {
   >
     <h1 class="visually-hidden">{{ t("stage.read") }}</h1>
     <SaveState :document="document" undoable />
+    <InstrumentStrip class="strip" :intake="intake" :zone="zone" :disabled="!document.editable.value" />
     <section class="stack">
       <HeadMap
         v-if="figure.data.value"
@@ -118,6 +121,10 @@ async function goTo(to: Zone) {
   padding: 16px 24px 48px;
 }
 
+.strip {
+  grid-column: 1 / -1;
+}
+
 section {
   gap: 10px;
 }
@@ -145,7 +152,7 @@ section {
     gap: 16px;
   }
 
-  section {
+  .stack {
     display: contents;
   }
 

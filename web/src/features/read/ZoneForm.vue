@@ -22,9 +22,16 @@ const { say } = useUnit();
 /** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
 const BLANK = { moisture: "dry", strands: 1 } as const;
 
+/** What no longer comes from an instrument once it is typed. */
+function typed(key: keyof RawZoneReading) {
+  const rest = Object.entries(model.value?.with ?? {}).filter(([field]) => field !== key);
+  return rest.length > 0 ? Object.fromEntries(rest) : undefined;
+}
+
 /** Writes a field. A zone of which nothing is said any more is taken out again. */
 function write(key: keyof RawZoneReading, value: unknown) {
   const next: RawZoneReading = { ...BLANK, ...model.value, [key]: value ?? BLANK[key as keyof typeof BLANK] };
+  next.with = typed(key);
   const said = Object.entries(next).filter(
     ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof typeof BLANK] !== v,
   );

@@ -1,0 +1,461 @@
+//! What a value that an instrument sent says: of which figure, in our unit, and whether it can be.
+//!
+//! Instruments send what they measure in the unit they are set to. A comb says how long the strand is and how hard the
+//! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
+
+use super::zone::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
+use super::{RawZoneReading, Source, Zone};
+use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP, WATER_DRY, WATER_WET};
+use crate::error::{FieldErrors, Problem};
+use crate::fibre::Moisture;
+use crate::units::MM_PER_INCH;
+use serde::{Deserialize, Serialize};
+
+const TEMPERATURE_C: (f64, f64) = (-10.0, 50.0);
+const HUMIDITY_PCT: (f64, f64) = (0.0, 100.0);
+/// Water on and in hair that is taken, g per g; more drips off.
+const WATER: (f64, f64) = (0.0, 2.5);
+/// One standard error of a width, µm, and of a count, as a share, where an instrument states none.
+const USUAL_WIDTH_SD_UM: f64 = 3.0;
+const USUAL_COUNT_SD_SHARE: f64 = 0.07;
+
+/// The air in a room.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct RoomAir {
+    /// Temperature, °C, −10 to 50.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub temperature_c: Option<f64>,
+    /// Relative humidity, %, 0 to 100.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub humidity_pct: Option<f64>,
+}
+
+impl RoomAir {
+    pub(super) fn is_empty(&self) -> bool {
+        *self == Self::default()
+    }
+
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        if let Some(c) = self.temperature_c {
+            faults.range("temperature_c", c, TEMPERATURE_C, "°C");
+        }
+        if let Some(pct) = self.humidity_pct {
+            faults.range("humidity_pct", pct, HUMIDITY_PCT, "%");
+        }
+        faults.or(())
+    }
+}
+
+/// What can be measured by an instrument.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Quantity {
+    /// How long a strand is: mm, cm, m or in.
+    Length,
+    /// How wide a fibre is: µm or mm.
+    Width,
+    /// Hairs on an area: 1/cm².
+    Density,
+    /// Water of the hair: g/g or %.
+    Moisture,
+    /// Of the air: °C or °F.
+    Temperature,
+    /// Of the air: %.
+    Humidity,
+}
+
+/// A value as an instrument sends it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Measured {
+    /// What was measured.
+    pub quantity: Quantity,
+    /// The value, in `unit`.
+    pub value: f64,
+    /// The unit the instrument is set to.
+    pub unit: String,
+    /// One standard error, in `unit`, if the instrument states it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub sd: Option<f64>,
+    /// Of a length: how hard the strand was pulled, cN.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub pull_cn: Option<f64>,
+}
+
+/// The figure a value belongs to.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum TakenField {
+    /// Of the zone.
+    StretchedMm,
+    /// Of the zone.
+    SprungMm,
+    /// Of the zone.
+    WetSprungMm,
+    /// Of the zone.
+    WidthUm,
+    /// Of the zone.
+    HairsPerCm2,
+    /// Of the zone: how moist it is now.
+    Moisture,
+    /// Of the room.
+    TemperatureC,
+    /// Of the room.
+    HumidityPct,
+}
+
+/// A value, and where it came.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct TakeRequest {
+    /// The zone the hand is at.
+    pub zone: Zone,
+    /// What was read there so far.
+    #[serde(default)]
+    pub read: RawZoneReading,
+    /// What is known of the room.
+    #[serde(default)]
+    pub room: RoomAir,
+    /// How moist the hair is now, if a meter said it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub now: Option<Moisture>,
+    /// What the instrument says.
+    pub measured: Measured,
+}
+
+/// What a value was taken for.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Taken {
+    /// Which figure it is.
+    pub field: TakenField,
+    /// The zone with it.
+    pub read: RawZoneReading,
+    /// The room with it.
+    pub room: RoomAir,
+    /// How moist the hair is now, if a meter said it.
+    pub now: Option<Moisture>,
+}
+
+impl TakeRequest {
+    /// Takes the value for what it is. A value that can't be is refused, with what may be the matter.
+    pub fn take(&self) -> Result<Taken, FieldErrors> {
+        let Measured { quantity, value, unit, sd, .. } = &self.measured;
+        let Some(scale) = scale(*quantity, unit) else {
+            let given = format!("{unit} for {}", named(*quantity));
+            return Err(fault("measured.unit", Problem::Unknown { given }));
+        };
+        let (value, sd) = (scale.of(*value), sd.map(|sd| sd * scale.factor));
+        let (mut read, mut room, mut now) = (self.read, self.room, self.now);
+        let field = match quantity {
+            Quantity::Length => self.length(value, sd, &mut read)?,
+            Quantity::Width => {
+                self.in_range(value, WIDTH_UM, "µm")?;
+                read.width_um = Some(rounded(value, 0.1));
+                read.with.width_um = Some(Source { sd: sd.unwrap_or(USUAL_WIDTH_SD_UM) });
+                TakenField::WidthUm
+            }
+            Quantity::Density => {
+                self.in_range(value, DENSITY, "1/cm²")?;
+                read.hairs_per_cm2 = Some(rounded(value, 1.0));
+                let sd = sd.unwrap_or(USUAL_COUNT_SD_SHARE * value);
+                read.with.hairs_per_cm2 = Some(Source { sd: rounded(sd, 0.1) });
+                TakenField::HairsPerCm2
+            }
+            Quantity::Moisture => {
+                self.in_range(value, WATER, "g/g")?;
+                now = Some(moisture_of(value));
+                // Once a strand was let go, the zone says how moist it was then.
+                if read.sprung_mm.is_none() {
+                    read.moisture = moisture_of(value);
+                }
+                TakenField::Moisture
+            }
+            Quantity::Temperature => {
+                self.in_range(value, TEMPERATURE_C, "°C")?;
+                room.temperature_c = Some(rounded(value, 0.1));
+                TakenField::TemperatureC
+            }
+            Quantity::Humidity => {
+                self.in_range(value, HUMIDITY_PCT, "%")?;
+                room.humidity_pct = Some(rounded(value, 1.0));
+                TakenField::HumidityPct
+            }
+        };
+        read.check().map_err(|faults| misread(faults, field))?;
+        Ok(Taken { field, read, room, now })
+    }
+
+    fn length(&self, mm: f64, sd: Option<f64>, read: &mut RawZoneReading) -> Result<TakenField, FieldErrors> {
+        let source = Some(Source { sd: sd.unwrap_or(TAPE_SD_MM.value) });
+        let length = Some(rounded(mm, 0.1));
+        let Some(pull) = self.measured.pull_cn else {
+            return Err(fault("measured.pull_cn", Problem::Missing));
+        };
+        if pull >= STRAIGHT_PULL_CN.value {
+            self.in_range(mm, STRETCHED_MM, "mm")?;
+            (read.stretched_mm, read.with.stretched_mm) = (length, source);
+            return Ok(TakenField::StretchedMm);
+        }
+        if !pull.is_finite() || pull > LET_GO_PULL_CN.value {
+            let why = format!(
+                "was {pull:.0} cN: less than the {:.0} cN that pull a strand straight, more than the {:.0} cN of one \
+                 let go; measure again",
+                STRAIGHT_PULL_CN.value, LET_GO_PULL_CN.value
+            );
+            return Err(fault("measured.pull_cn", Problem::Contradicts { why }));
+        }
+        self.in_range(mm, SPRUNG_MM, "mm")?;
+        // Hair that is wet now and was let go drier before is measured once more, not in the place of the first.
+        if self.now == Some(Moisture::Wet) && read.sprung_mm.is_some() && read.moisture != Moisture::Wet {
+            (read.wet_sprung_mm, read.with.wet_sprung_mm) = (length, source);
+            return Ok(TakenField::WetSprungMm);
+        }
+        read.moisture = self.now.unwrap_or(read.moisture);
+        (read.sprung_mm, read.with.sprung_mm) = (length, source);
+        Ok(TakenField::SprungMm)
+    }
+
+    /// Refuses a value that can't be, and says it if in another unit it could.
+    fn in_range(&self, value: f64, range: (f64, f64), unit: &str) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("measured.value", value, range, unit);
+        let could_be = UNITS.iter().find(|(quantity, other, scale)| {
+            *quantity == self.measured.quantity
+                && *other != self.measured.unit
+                && (range.0..=range.1).contains(&scale.of(self.measured.value))
+        });
+        if let (false, Some((_, other, _))) = (faults.0.is_empty(), could_be) {
+            let why = format!(
+                "of {} {} can't be, though in {other} it could: see which unit the instrument is set to",
+                self.measured.value, self.measured.unit
+            );
+            return Err(fault("measured.value", Problem::Contradicts { why }));
+        }
+        faults.or(())
+    }
+}
+
+/// How a value in a unit becomes one in ours: value × factor + offset.
+struct Scale {
+    factor: f64,
+    offset: f64,
+}
+
+impl Scale {
+    const fn by(factor: f64) -> Self {
+        Self { factor, offset: 0.0 }
+    }
+
+    fn of(&self, value: f64) -> f64 {
+        value * self.factor + self.offset
+    }
+}
+
+/// Every unit that is understood, and how it becomes ours.
+const UNITS: &[(Quantity, &str, Scale)] = &[
+    (Quantity::Length, "mm", Scale::by(1.0)),
+    (Quantity::Length, "cm", Scale::by(10.0)),
+    (Quantity::Length, "in", Scale::by(MM_PER_INCH)),
+    (Quantity::Length, "m", Scale::by(1000.0)),
+    (Quantity::Width, "µm", Scale::by(1.0)),
+    (Quantity::Width, "mm", Scale::by(1000.0)),
+    (Quantity::Density, "1/cm²", Scale::by(1.0)),
+    (Quantity::Density, "1/mm²", Scale::by(100.0)),
+    (Quantity::Moisture, "g/g", Scale::by(1.0)),
+    (Quantity::Moisture, "%", Scale::by(0.01)),
+    (Quantity::Temperature, "°C", Scale::by(1.0)),
+    (Quantity::Temperature, "°F", Scale { factor: 5.0 / 9.0, offset: -160.0 / 9.0 }),
+    (Quantity::Humidity, "%", Scale::by(1.0)),
+];
+
+fn scale(quantity: Quantity, unit: &str) -> Option<&'static Scale> {
+    UNITS.iter().find(|(of, name, _)| *of == quantity && *name == unit).map(|(_, _, scale)| scale)
+}
+
+fn named(quantity: Quantity) -> &'static str {
+    match quantity {
+        Quantity::Length => "a length",
+        Quantity::Width => "a width",
+        Quantity::Density => "a density",
+        Quantity::Moisture => "the water of hair",
+        Quantity::Temperature => "a temperature",
+        Quantity::Humidity => "the humidity of air",
+    }
+}
+
+/// The state whose water is nearest.
+fn moisture_of(water_g_per_g: f64) -> Moisture {
+    let halfway = |a: f64, b: f64| 0.5 * (a + b);
+    if water_g_per_g < halfway(WATER_DRY.value, WATER_DAMP.value) {
+        Moisture::Dry
+    } else if water_g_per_g < halfway(WATER_DAMP.value, WATER_WET.value) {
+        Moisture::Damp
+    } else {
+        Moisture::Wet
+    }
+}
+
+fn rounded(value: f64, step: f64) -> f64 {
+    // Divided by the inverse, a whole number, a tenth comes out as the f64 that is written 0.1.
+    (value / step).round() / (1.0 / step).round()
+}
+
+fn fault(field: &str, problem: Problem) -> FieldErrors {
+    let mut faults = FieldErrors::default();
+    faults.push(field, problem);
+    faults
+}
+
+/// What a length makes impossible in its zone, said of the value.
+fn misread(faults: FieldErrors, field: TakenField) -> FieldErrors {
+    let own = ["stretched_mm", "sprung_mm", "wet_sprung_mm"];
+    let place = |mut each: crate::FieldError| {
+        if !own.contains(&each.field.as_str()) {
+            return each.under("read");
+        }
+        if let Problem::LongerThan { .. } = each.problem {
+            let why = match field {
+                TakenField::StretchedMm => "is less than that of the strand let go; measure both again",
+                _ => "is more than that of the strand pulled straight; measure again",
+            };
+            each.problem = Problem::Contradicts { why: why.into() };
+        }
+        each.field = "measured.value".to_owned();
+        each
+    };
+    FieldErrors(faults.0.into_iter().map(place).collect())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn length(value: f64, unit: &str, pull_cn: f64) -> Measured {
+        Measured {
+            quantity: Quantity::Length,
+            value,
+            unit: unit.into(),
+            sd: Some(1.0),
+            pull_cn: Some(pull_cn),
+        }
+    }
+
+    fn other(quantity: Quantity, value: f64, unit: &str) -> Measured {
+        Measured { quantity, value, unit: unit.into(), sd: None, pull_cn: None }
+    }
+
+    fn at_top(measured: Measured) -> TakeRequest {
+        let (read, room) = (RawZoneReading::default(), RoomAir::default());
+        TakeRequest { zone: Zone::Top, read, room, now: None, measured }
+    }
+
+    fn refused(request: &TakeRequest) -> (String, String) {
+        let fault = request.take().expect_err("it can't be").0.remove(0);
+        (fault.field.clone(), fault.problem.to_string())
+    }
+
+    #[test]
+    fn the_pull_tells_a_strand_pulled_straight_from_one_let_go() {
+        let straight = at_top(length(9.5, "in", 42.0)).take().expect("pulled");
+        assert_eq!((straight.field, straight.read.stretched_mm), (TakenField::StretchedMm, Some(241.3)));
+        assert_eq!(straight.read.with.stretched_mm, Some(Source { sd: 25.4 }));
+        let mut second = at_top(length(12.1, "cm", 0.4));
+        second.read = straight.read;
+        let both = second.take().expect("let go");
+        assert_eq!((both.field, both.read.sprung_mm), (TakenField::SprungMm, Some(121.0)));
+        assert_eq!(both.read.stretched_mm, Some(241.3));
+
+        let (field, said) = refused(&at_top(length(200.0, "mm", 9.0)));
+        assert!(
+            field == "measured.pull_cn" && said.contains("9 cN") && said.contains("measure again"),
+            "{said}"
+        );
+        let unpulled = Measured { pull_cn: None, ..length(200.0, "mm", 0.0) };
+        assert_eq!(refused(&at_top(unpulled)).0, "measured.pull_cn");
+        assert_eq!(refused(&at_top(length(200.0, "mm", f64::NAN))).0, "measured.pull_cn");
+    }
+
+    #[test]
+    fn wet_hair_let_go_after_dry_is_a_second_figure_and_a_meter_alone_changes_no_measure() {
+        let dry = RawZoneReading::measured(240.0, 120.0);
+        let mut meter = at_top(other(Quantity::Moisture, 95.0, "%"));
+        meter.read = dry;
+        let wet = meter.take().expect("wet");
+        assert_eq!((wet.now, wet.read), (Some(Moisture::Wet), dry));
+        let mut comb = at_top(length(160.0, "mm", 0.0));
+        (comb.read, comb.now) = (dry, wet.now);
+        let taken = comb.take().expect("let go");
+        assert_eq!((taken.field, taken.read.wet_sprung_mm), (TakenField::WetSprungMm, Some(160.0)));
+        // Where nothing was let go before, it is the first figure, and the zone was read wet.
+        comb.read = RawZoneReading::default();
+        let first = comb.take().expect("let go");
+        assert_eq!((first.field, first.read.moisture), (TakenField::SprungMm, Moisture::Wet));
+        let states = [(0.05, Moisture::Dry), (0.55, Moisture::Damp), (1.3, Moisture::Wet)];
+        for (water, state) in states {
+            let said = at_top(other(Quantity::Moisture, water, "g/g")).take().expect("possible");
+            assert_eq!((said.now, said.read.moisture), (Some(state), state));
+        }
+    }
+
+    #[test]
+    fn every_unit_comes_out_as_ours() {
+        for (quantity, value, unit, ours) in [
+            (Quantity::Width, 0.0712, "mm", 71.2),
+            (Quantity::Width, 71.2, "µm", 71.2),
+            (Quantity::Density, 1.8, "1/mm²", 180.0),
+        ] {
+            let read = at_top(other(quantity, value, unit)).take().expect("possible").read;
+            assert_eq!(read.width_um.or(read.hairs_per_cm2), Some(ours), "{value} {unit}");
+        }
+        let warm = at_top(other(Quantity::Temperature, 70.0, "°F")).take().expect("possible").room;
+        assert_eq!(warm.temperature_c, Some(21.1));
+        let damp = at_top(other(Quantity::Humidity, 63.4, "%")).take().expect("possible").room;
+        assert_eq!(damp.humidity_pct, Some(63.0));
+    }
+
+    #[test]
+    fn a_wrong_unit_is_named_and_what_cannot_be_is_refused() {
+        let (field, said) = refused(&at_top(other(Quantity::Width, 0.071, "µm")));
+        assert!(field == "measured.value" && said.contains("though in mm it could"), "{said}");
+        let (field, said) = refused(&at_top(other(Quantity::Width, 71.0, "furlong")));
+        assert!(field == "measured.unit" && said.contains("furlong for a width"), "{said}");
+        assert_eq!(refused(&at_top(other(Quantity::Humidity, f64::NAN, "%"))).0, "measured.value");
+        assert_eq!(refused(&at_top(other(Quantity::Density, 9000.0, "1/cm²"))).0, "measured.value");
+        // A strand let go can't be longer than it was pulled straight.
+        let mut longer = at_top(length(300.0, "mm", 0.0));
+        longer.read.stretched_mm = Some(240.0);
+        let (field, said) = refused(&longer);
+        assert!(
+            field == "measured.value" && said.contains("more than that of the strand pulled straight"),
+            "{said}"
+        );
+        let mut shorter = at_top(length(100.0, "mm", 40.0));
+        shorter.read.sprung_mm = Some(120.0);
+        let (field, said) = refused(&shorter);
+        assert!(field == "measured.value" && said.contains("less than that of the strand let go"), "{said}");
+    }
+
+    #[test]
+    fn a_surer_instrument_makes_a_surer_hair() {
+        use crate::fibre::WornStyle;
+        use crate::learn::fit;
+        use crate::reading::ZoneReading;
+        let sd = |sd: Option<f64>| {
+            let mut raw = RawZoneReading { strands: 5, ..RawZoneReading::measured(240.0, 120.0) };
+            raw.with.stretched_mm = sd.map(|sd| Source { sd });
+            raw.with.sprung_mm = raw.with.stretched_mm;
+            let read = ZoneReading::try_from(&raw).expect("possible");
+            fit(&read).sd_of(|model| model.worn_mm(240.0, WornStyle::AsItSprings))
+        };
+        assert!(sd(Some(0.5)) < sd(None) && sd(None) < sd(Some(12.0)));
+        assert!((sd(Some(TAPE_SD_MM.value)) - sd(None)).abs() < 1e-12);
+    }
+}

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+/** What the instruments are doing: what is asked for next, what just came and where it went, and who is out of reach. */
+import type { Device, TakenField, Zone } from "@/api";
+import { useUnit } from "@/shared/unit";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import BatteryMark from "./BatteryMark.vue";
+import StandIns from "./StandIns.vue";
+import type { Intake } from "./useIntake";
+
+const props = defineProps<{ intake: Intake; zone: Zone; disabled: boolean }>();
+const { t } = useI18n();
+const { say } = useUnit();
+const { instruments, last, late, refusal, next } = props.intake;
+const { mine, devices, joined, said, standIn } = instruments;
+
+const LENGTHS: readonly TakenField[] = ["stretched_mm", "sprung_mm", "wet_sprung_mm"];
+/** A battery this full or less is said. */
+const LOW_PCT = 10;
+
+const figure = (field: TakenField, value: number | string) =>
+  LENGTHS.includes(field)
+    ? say(value as number)
+    : t(`instruments.figure.${field}`, { value: field === "moisture" ? t(`moisture.${value}`) : value });
+/** What stood there before the newest value. */
+const before = computed(() => {
+  const field = last.value?.field;
+  if (!field || field === "moisture" || field === "temperature_c" || field === "humidity_pct") return undefined;
+  return last.value?.before.read?.[field] ?? undefined;
+});
+const labelOf = (id: string) => devices.value.find((each) => each.id === id)?.label ?? id;
+const unheard = computed(() => mine.value.filter((each) => each.reach !== "ready"));
+const low = (device: Device) => device.battery_pct <= LOW_PCT;
+</script>
+
+<template>
+  <section v-if="instruments.known.value" class="strip" :aria-label="t('instruments.title')">
+    <div class="line" aria-live="polite">
+      <p v-if="!joined" class="warning">{{ t("instruments.lost") }}</p>
+      <p v-else-if="mine.length === 0" class="soft">{{ t("instruments.none") }}</p>
+      <template v-else>
+        <p class="next">
+          <b>{{ t(`zone.${zone}`) }}</b>
+          <span>{{ next ? t(`instruments.next.${next}`) : t("instruments.done") }}</span>
+        </p>
+        <p v-for="device in unheard" :key="device.id" class="warning">
+          {{ t(`instruments.reach.${device.reach}`, { label: device.label }) }}
+        </p>
+      </template>
+      <p v-if="refusal" class="warning" data-testid="refusal">
+        {{ t("instruments.refused", { label: labelOf(refusal.device), said: refusal.said }) }}
+      </p>
+      <p v-else-if="said" class="warning">{{ said }}</p>
+      <p v-else-if="last" class="last" data-testid="last">
+        {{
+          t("instruments.last", {
+            label: labelOf(last.device),
+            figure: figure(last.field, last.value),
+            was: before === undefined ? "" : t("instruments.was", { figure: figure(last.field, before) }),
+            place: t(`instruments.place.${last.field}`, { zone: t(`zone.${last.zone}`) }),
+          })
+        }}
+        <button type="button" :disabled="disabled" @click="intake.back()">{{ t("instruments.back") }}</button>
+      </p>
+    </div>
+    <ul v-if="mine.length > 0" class="mine">
+      <li v-for="device in mine" :key="device.id" :class="device.reach">
+        <span>{{ device.label }}</span>
+        <BatteryMark :pct="device.battery_pct" />
+        <span v-if="low(device)" class="warning small">{{ t("instruments.low") }}</span>
+      </li>
+    </ul>
+    <ul v-if="late.length > 0" class="late">
+      <li v-for="(each, i) in late" :key="i">
+        <span>{{
+          t("instruments.late", {
+            label: labelOf(each.device),
+            value: Math.round(each.measured.value * 100) / 100,
+            unit: each.measured.unit,
+          })
+        }}</span>
+        <ElButton :disabled="disabled" @click="intake.settle(i, true)">
+          {{ t("instruments.takeLate", { zone: t(`zone.${zone}`) }) }}
+        </ElButton>
+        <ElButton @click="intake.settle(i, false)">{{ t("instruments.dropLate") }}</ElButton>
+      </li>
+    </ul>
+    <details v-if="joined">
+      <summary>{{ t("instruments.choose") }}</summary>
+      <ul class="all">
+        <li v-for="device in devices" :key="device.id">
+          <label>
+            <input
+              type="checkbox"
+              :checked="mine.includes(device)"
+              @change="instruments.listen(device.id, ($event.target as HTMLInputElement).checked)"
+            />
+            <span>
+              <b>{{ device.label }}</b>
+              <span class="soft">{{ t(`instruments.kind.${device.kind}`) }}</span>
+            </span>
+          </label>
+          <span class="soft small">
+            {{ device.kind === "scope" ? "" : t("instruments.setTo", { unit: device.unit }) }}
+            {{ t("instruments.battery", { pct: Math.round(device.battery_pct) }) }}
+          </span>
+          <ElButton
+            v-if="mine.includes(device) && device.kind !== 'scope' && device.kind !== 'room'"
+            @click="instruments.send({ type: 'zero', device: device.id })"
+          >
+            {{ t("instruments.zero") }}
+          </ElButton>
+        </li>
+      </ul>
+      <StandIns v-if="standIn" :instruments="instruments" :zone="zone" />
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 6px 24px;
+  padding: 10px 16px;
+  background: var(--sunk);
+  border-radius: var(--radius);
+}
+
+.line {
+  display: grid;
+  gap: 4px;
+}
+
+.next {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  align-items: baseline;
+  font: 650 1.35rem/1.2 var(--display);
+}
+
+.next b {
+  font-weight: 750;
+}
+
+.next span {
+  color: var(--ink-soft);
+}
+
+.warning {
+  color: var(--warn);
+  font-weight: 650;
+}
+
+.warning::before {
+  content: "▲ ";
+  font-size: 0.75em;
+}
+
+ul {
+  list-style: none;
+  padding: 0;
+}
+
+.mine {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-content: start;
+  justify-content: flex-end;
+  padding-top: 4px;
+}
+
+.mine li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.mine .away,
+.mine .off {
+  text-decoration: line-through;
+  color: var(--ink-soft);
+}
+
+.late,
+details {
+  grid-column: 1 / -1;
+}
+
+.late li,
+.all li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  padding: 4px 0;
+}
+
+.all label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+  min-width: 300px;
+  cursor: pointer;
+}
+
+.all label > span {
+  display: grid;
+}
+
+input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--ink);
+}
+
+summary {
+  cursor: pointer;
+  min-height: 36px;
+  padding-top: 6px;
+}
+
+.last button {
+  font: inherit;
+  font-weight: 600;
+  min-height: 44px;
+  margin-left: 8px;
+  padding: 2px 14px;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: 8px;
+  cursor: pointer;
+}
+
+@media (max-width: 960px) {
+  .strip {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .mine {
+    justify-content: flex-start;
+  }
+}
+</style>

@@ -1,0 +1,44 @@
+import type { RawReading, RawZoneReading } from "@/api";
+import { describe, expect, it } from "vitest";
+import { onward, wanted, withFigure } from "./intake";
+
+const full = { stretched_mm: 300, sprung_mm: 150, width_um: 70, moisture: "dry", strands: 1 } as RawZoneReading;
+const reading = (zones: { [zone: string]: RawZoneReading }) => ({ measures: {}, zones }) as RawReading;
+
+describe("what instruments still have to say", () => {
+  it("is what the paired ones give, in the order it is asked for", () => {
+    expect(wanted(undefined, ["scope", "gauge", "comb"])).toEqual([
+      "stretched_mm",
+      "sprung_mm",
+      "width_um",
+      "hairs_per_cm2",
+    ]);
+    expect(wanted(full, ["comb", "gauge"])).toEqual([]);
+    expect(wanted({ ...full, sprung_mm: null }, ["comb"])).toEqual(["sprung_mm"]);
+    expect(wanted(undefined, ["meter", "room"])).toEqual([]);
+  });
+
+  it("leads on round the head to the next zone that lacks something", () => {
+    expect(onward(reading({}), "crown", ["comb"])).toBe("crown");
+    expect(onward(reading({ crown: full }), "crown", ["comb"])).toBe("left_side");
+    expect(onward(reading({ right_side: full, fringe: full }), "right_side", ["comb"])).toBe("top");
+    expect(onward(reading({}), "crown", ["room"])).toBeUndefined();
+  });
+});
+
+describe("a figure that was taken", () => {
+  it("changes nothing else, though the zone was edited meanwhile", () => {
+    const now = { ...full, strands: 4, sprung_mm: null } as RawZoneReading;
+    const taken = { ...full, sprung_mm: 148, moisture: "damp", with: { sprung_mm: { sd: 1 } } } as RawZoneReading;
+    expect(withFigure(now, taken, "sprung_mm")).toEqual({
+      ...now,
+      sprung_mm: 148,
+      moisture: "damp",
+      with: { sprung_mm: { sd: 1 } },
+    });
+    const width = { ...taken, width_um: 64, with: { width_um: { sd: 2 } } } as RawZoneReading;
+    const stretched = { ...now, with: { stretched_mm: { sd: 1 } } } as RawZoneReading;
+    expect(withFigure(stretched, width, "width_um")?.with).toEqual({ stretched_mm: { sd: 1 }, width_um: { sd: 2 } });
+    expect(withFigure(undefined, taken, "humidity_pct")).toBeUndefined();
+  });
+});

@@ -1,0 +1,46 @@
+/** What paired instruments still have to say of a zone, and where the hand goes next. */
+import type { DeviceKind, Moisture, RawReading, RawZoneReading, TakenField, Zone } from "@/api";
+import { ZONES } from "@/shared/zones";
+
+/** What a kind of instrument gives of every zone. The meter and the room's weather are for when they are wanted. */
+const GIVES: { [K in DeviceKind]: readonly (keyof RawZoneReading & TakenField)[] } = {
+  comb: ["stretched_mm", "sprung_mm"],
+  gauge: ["width_um"],
+  scope: ["hairs_per_cm2"],
+  meter: [],
+  room: [],
+};
+
+const missing = (value: unknown) => value === undefined || value === null;
+
+/** What is still to be measured in a zone, in the order in which it is asked for. */
+export function wanted(read: RawZoneReading | undefined, kinds: readonly DeviceKind[]): (keyof RawZoneReading)[] {
+  const order = ["comb", "gauge", "scope"] as const;
+  const fields = order.filter((kind) => kinds.includes(kind)).flatMap((kind) => GIVES[kind]);
+  return fields.filter((field) => missing(read?.[field]));
+}
+
+/** Where the hand goes once a zone is done: on round the head to the next that lacks something; nowhere when none does. */
+export function onward(reading: RawReading, from: Zone, kinds: readonly DeviceKind[]): Zone | undefined {
+  const zones = reading.zones as { [key: string]: RawZoneReading | undefined };
+  const at = ZONES.indexOf(from);
+  const round = [...ZONES.slice(at), ...ZONES.slice(0, at)];
+  return round.find((zone) => wanted(zones[zone], kinds).length > 0);
+}
+
+const BLANK: RawZoneReading = { moisture: "dry", strands: 1 };
+
+/** A zone with one figure as the core took it, the rest as it stands now. */
+export function withFigure(
+  now: RawZoneReading | undefined,
+  taken: RawZoneReading,
+  field: TakenField,
+): RawZoneReading | undefined {
+  if (field === "temperature_c" || field === "humidity_pct") return now;
+  const next: RawZoneReading = { ...BLANK, ...now, [field]: taken[field] };
+  if (field === "moisture") return next;
+  next.with = { ...now?.with, [field]: taken.with?.[field] };
+  // How moist the hair was belongs to the strand that was let go.
+  if (field === "sprung_mm") next.moisture = taken.moisture as Moisture;
+  return next;
+}

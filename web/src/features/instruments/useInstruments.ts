@@ -1,0 +1,91 @@
+/** The line to the instruments beside this screen: what there is, what is paired, what they say. It comes back by itself. */
+import { body, client, type Device, type FromApp, type ToApp } from "@/api";
+import { useLocalStorage, useWebSocket } from "@vueuse/core";
+import { computed, onScopeDispose, ref } from "vue";
+
+export type ValueMessage = Extract<ToApp, { type: "value" }>;
+export type PictureMessage = Extract<ToApp, { type: "picture" }>;
+
+const VERSION = 1;
+/** How long a lost line is left before it is tried again, ms. */
+const RETRY_MS = 1000;
+
+export interface Heard {
+  value: (message: ValueMessage) => void;
+  picture: (message: PictureMessage) => void;
+  back: () => void;
+}
+
+export function useInstruments(heard: Heard) {
+  const address = ref<string>();
+  const joined = ref(false);
+  const standIn = ref(false);
+  const devices = ref<Device[]>([]);
+  const said = ref<string>();
+  /** Which instruments this screen listens to, also after a reload or a lost line. */
+  const wished = useLocalStorage<string[]>("spirel.instruments", []);
+
+  const line = useWebSocket(address, {
+    immediate: false,
+    autoReconnect: { retries: -1, delay: RETRY_MS },
+    onConnected: () => send({ type: "hello", version: VERSION }),
+    onDisconnected: () => (joined.value = false),
+    onMessage: (_, event: MessageEvent<string>) => hear(JSON.parse(event.data) as ToApp),
+  });
+
+  function send(message: FromApp) {
+    said.value = undefined;
+    line.send(JSON.stringify(message), false);
+  }
+
+  function hear(message: ToApp) {
+    switch (message.type) {
+      case "hello":
+        [joined.value, standIn.value, devices.value] = [true, message.stand_in, message.devices];
+        for (const { id } of message.devices) if (wished.value.includes(id)) send({ type: "pair", device: id });
+        break;
+      case "device":
+        devices.value = devices.value.map((each) => (each.id === message.device.id ? message.device : each));
+        break;
+      case "value":
+        heard.value(message);
+        break;
+      case "picture":
+        heard.picture(message);
+        break;
+      case "back":
+        heard.back();
+        break;
+      case "refused":
+        said.value = message.said;
+    }
+  }
+
+  async function begin() {
+    const found = await body(client.GET("/api/instruments")).catch(() => undefined);
+    // An address opens the line.
+    address.value = found?.address ?? undefined;
+  }
+  void begin();
+  onScopeDispose(() => line.close());
+
+  function listen(id: string, yes: boolean) {
+    wished.value = yes ? [...new Set([...wished.value, id])] : wished.value.filter((each) => each !== id);
+    send({ type: yes ? "pair" : "unpair", device: id });
+  }
+
+  return {
+    /** Whether there is anything to listen to at all. */
+    known: computed(() => address.value !== undefined),
+    joined,
+    standIn,
+    devices,
+    /** Those this screen listens to. */
+    mine: computed(() => devices.value.filter((each) => each.paired && wished.value.includes(each.id))),
+    said,
+    listen,
+    send,
+  };
+}
+
+export type Instruments = ReturnType<typeof useInstruments>;

@@ -1,0 +1,133 @@
+/** Takes what instruments say into the reading: to the zone the hand is at, one after the other, and back out again. */
+import {
+  Refused,
+  type Measured,
+  type Moisture,
+  type RawReading,
+  type RawZoneReading,
+  type TakenField,
+  type Zone,
+} from "@/api";
+import { askCount, askTake } from "@/shared/ask";
+import { computed, ref, shallowRef, type Ref } from "vue";
+import { onward, wanted, withFigure } from "./intake";
+import { useInstruments, type PictureMessage, type ValueMessage } from "./useInstruments";
+
+/** A value that was taken, and what stood there before. */
+export interface Landed {
+  device: string;
+  field: TakenField;
+  zone: Zone;
+  value: number | Moisture;
+  before: { read: RawZoneReading | undefined; room: RawReading["room"] };
+}
+
+/** A value that was measured while its instrument was out of reach: whose zone it was, only a person knows. */
+export interface Late {
+  device: string;
+  measured: Measured;
+}
+
+/** How many values can be taken back. */
+const STEPS = 50;
+
+export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: Ref<boolean>) {
+  const landed = shallowRef<Landed[]>([]);
+  const late = shallowRef<Late[]>([]);
+  const refusal = ref<{ device: string; said: string }>();
+  const now = ref<{ [zone: string]: Moisture | undefined }>({});
+  let queue = Promise.resolve();
+
+  const instruments = useInstruments({
+    value: (message) => inTurn(() => value(message)),
+    picture: (message) => inTurn(() => picture(message)),
+    back: () => inTurn(async () => back()),
+  });
+  /** One after the other, so that a value finds its zone as the one before it left it. */
+  function inTurn(act: () => Promise<void>) {
+    queue = queue.then(act).catch(() => undefined);
+  }
+
+  const kinds = computed(() => instruments.mine.value.map((each) => each.kind));
+  const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
+  const next = computed(() => wanted(zones.value[zone.value], kinds.value)[0]);
+
+  async function value({ device, kept, measured }: ValueMessage) {
+    if (kept) late.value = [...late.value, { device, measured }];
+    else await take(device, measured);
+  }
+
+  async function picture({ device, kept, png, side_mm }: PictureMessage) {
+    const bytes = Uint8Array.from(atob(png), (letter) => letter.charCodeAt(0));
+    try {
+      const count = await askCount(new Blob([bytes], { type: "image/png" }), side_mm);
+      const measured: Measured = {
+        quantity: "density",
+        value: count.hairs_per_cm2,
+        unit: "1/cm²",
+        sd: count.sd_per_cm2,
+      };
+      await value({ type: "value", device, number: 0, kept, measured });
+    } catch (error) {
+      refuse(device, error);
+    }
+  }
+
+  async function take(device: string, measured: Measured) {
+    if (!editable.value) return;
+    refusal.value = undefined;
+    const at = zone.value;
+    const before = { read: copy(zones.value[at]), room: copy(reading.value.room) };
+    try {
+      const taken = await askTake({
+        zone: at,
+        read: zones.value[at],
+        room: reading.value.room,
+        now: now.value[at] ?? null,
+        measured,
+      });
+      now.value[at] = taken.now ?? undefined;
+      const field = taken.field;
+      const ofRoom = field === "temperature_c" || field === "humidity_pct";
+      if (ofRoom) reading.value.room = { ...reading.value.room, [field]: taken.room[field] };
+      else zones.value[at] = withFigure(zones.value[at], taken.read, field);
+      const figure = ofRoom ? taken.room[field] : field === "moisture" ? taken.now : taken.read[field];
+      if (figure === undefined || figure === null) return;
+      landed.value = [...landed.value.slice(1 - STEPS), { device, field, zone: at, value: figure, before }];
+      if (!ofRoom && field !== "moisture" && wanted(zones.value[at], kinds.value).length === 0)
+        zone.value = onward(reading.value, at, kinds.value) ?? at;
+    } catch (error) {
+      refuse(device, error);
+    }
+  }
+
+  function refuse(device: string, error: unknown) {
+    const said = error instanceof Refused ? error.problem.fields[0] : undefined;
+    refusal.value = { device, said: said?.message ?? (error instanceof Error ? error.message : String(error)) };
+  }
+
+  /** Takes the newest value out again and puts the hand back where it was. */
+  function back() {
+    const last = landed.value.at(-1);
+    if (!last || !editable.value) return;
+    landed.value = landed.value.slice(0, -1);
+    refusal.value = undefined;
+    if (last.field === "temperature_c" || last.field === "humidity_pct") reading.value.room = last.before.room;
+    else if (last.before.read) zones.value[last.zone] = last.before.read;
+    else delete reading.value.zones?.[last.zone];
+    zone.value = last.zone;
+  }
+
+  /** Takes a late value into the zone the hand is at, or throws it away. */
+  function settle(at: number, takeIt: boolean) {
+    const found = late.value[at];
+    late.value = late.value.filter((_, i) => i !== at);
+    if (found && takeIt) inTurn(() => take(found.device, found.measured));
+  }
+
+  return { instruments, last: computed(() => landed.value.at(-1)), late, refusal, next, back, settle };
+}
+
+const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T));
+
+export type Intake = ReturnType<typeof useIntake>;
