@@ -53,7 +53,7 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
 
   await wren.getByText("Weak spots").click();
   await wren.getByRole("button", { name: "Add a weak spot" }).click();
-  await wren.getByLabel("Where").selectOption("crown");
+  await wren.getByLabel("Where", { exact: true }).selectOption("crown");
   await wren.getByRole("textbox", { name: "Reaches" }).fill("10");
   await wren.getByLabel("How much").fill("90");
   await expect(wren.getByText(/If it came suddenly or in patches, stop and refer/)).toBeVisible();
@@ -64,6 +64,30 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
   await expect.poll(grams).toBeLessThan(whole);
+});
+
+test("what hand and eye know of the head is read, and the plan's hair follows", async ({ wren }) => {
+  await openVisit(wren, "Halle Mooring", "Plan");
+  const falls = wren.getByRole("img", { name: /left/i }).first();
+  await expect(falls).toBeVisible();
+  await wren.getByRole("link", { name: "Skull, part and swirls are read: see Read." }).click();
+  await wren.getByText("Skull, part, swirls").click();
+  await wren.getByRole("radio", { name: "flat" }).check({ force: true });
+  await wren.getByRole("radio", { name: "high" }).check({ force: true });
+  await wren.getByRole("button", { name: "Add a swirl or cowlick" }).click();
+  await wren.getByLabel("Reach", { exact: true }).fill("500");
+  await expect(wren.getByText(/This must be from 10 to 120 mm/)).toBeVisible();
+  await wren.getByLabel("Reach", { exact: true }).fill("5");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  // The plan's head is the one that was read.
+  const asked = wren.waitForRequest("**/api/compute/fall");
+  await wren.getByRole("link", { name: /^Plan/ }).click();
+  const { reading } = (await asked).postDataJSON() as { reading: { felt: object; growth: object[] } };
+  expect(reading.felt).toEqual({ crown: 0.8, occiput: -0.8 });
+  expect(reading.growth).toHaveLength(1);
+  await wren.getByRole("link", { name: /^Read/ }).click();
+  await wren.getByText("Skull, part, swirls").click();
+  await expect(wren.getByRole("radio", { name: "flat" })).toBeChecked();
 });
 
 test("a whole head is read with keys alone", async ({ wren }, info) => {
@@ -100,4 +124,20 @@ test("a whole head is read with keys alone", async ({ wren }, info) => {
   });
   // Two figures of two digits, a letter, and Enter after each.
   expect(keys - before).toBe(8 * 8);
+});
+
+test("the line and the girths are met by the computed hair, and what contradicts the zones is said", async ({
+  wren,
+}) => {
+  await openVisit(wren, "Sunniva Drake", "Read");
+  const now = wren.locator("section.now");
+  await expect(now.getByText(/^About \d+ g of hair/)).toBeVisible();
+  await expect(now.getByText(/Its girths agree with yours to \d %/)).toBeVisible();
+  await now.getByText("Where its line lies").click();
+  await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
+  // A line at the waist can't be that of hair that was read as 45 cm and less.
+  await now.getByLabel("Middle of the back").selectOption("waist");
+  await expect(now.getByText(/The computed hair ends [\d.]+ cm higher: a zone was read too short/)).toBeVisible();
+  await wren.keyboard.press("Control+z");
+  await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
 });

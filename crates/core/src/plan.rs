@@ -1,12 +1,10 @@
-//! A plan for a visit: the cut, and what has to be known of head and hair beyond the reading to see how it falls.
+//! A plan for a visit: the cut, and how it falls on the head that was read.
 
-use crate::constants::HAIRS_PER_CM2;
 use crate::cut::{Cut, MoveReport, Phrase, cut, phrases};
 use crate::error::FieldErrors;
 use crate::fall::{Fall, fall};
 use crate::fibre::WornStyle;
-use crate::hair::{Growth, Hair, HairRequest, PartLine};
-use crate::head::Felt;
+use crate::hair::{Hair, HairRequest};
 use crate::judge::{Finding, Judged, findings};
 use crate::reading::RawReading;
 use crate::scene::scene;
@@ -26,25 +24,6 @@ const SCENE_SECTIONS: usize = 6;
 pub struct Plan {
     /// What is cut.
     pub cut: Cut,
-    /// What the hand feels of the skull.
-    #[serde(default)]
-    pub felt: Felt,
-    /// Where the hair parts.
-    #[serde(default)]
-    pub part: PartLine,
-    /// Where it grows a way of its own: swirls and cowlicks; at most 12 places.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    pub growth: Vec<Growth>,
-    /// Hairs on a square centimetre where none were counted, 20 to 500.
-    #[serde(default = "usual_density")]
-    pub hairs_per_cm2: f64,
-    /// How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
-    #[serde(default)]
-    pub taper: f64,
-}
-
-fn usual_density() -> f64 {
-    HAIRS_PER_CM2.value
 }
 
 /// What is asked to see a plan's fall.
@@ -87,47 +66,23 @@ pub struct FallAnswer {
 }
 
 impl Plan {
-    /// A cut on an ordinary head, parted in the middle.
+    /// A plan of this cut.
     pub fn of(cut: Cut) -> Self {
-        Self {
-            cut,
-            felt: Felt::default(),
-            part: PartLine::default(),
-            growth: Vec::new(),
-            hairs_per_cm2: usual_density(),
-            taper: 0.0,
-        }
+        Self { cut }
     }
 
     /// Checks all that can be told without a head.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("cut", self.cut.check());
-        // An empty reading has the one fault that it is empty; everything else is the plan's own.
-        if let Err(own) = self.head(&RawReading::default(), WornStyle::default()).check() {
-            faults.0.extend(own.0.into_iter().filter(|fault| !fault.field.starts_with("reading")));
-        }
         faults.or(())
-    }
-
-    fn head(&self, reading: &RawReading, worn: WornStyle) -> HairRequest {
-        HairRequest {
-            reading: reading.clone(),
-            felt: self.felt,
-            worn,
-            part: self.part,
-            growth: self.growth.clone(),
-            hairs_per_cm2: self.hairs_per_cm2,
-            taper: self.taper,
-            roots: ROOTS,
-        }
     }
 }
 
 impl FallRequest {
     /// The head of hair the plan is for: it stays the same while the cut is edited.
     pub fn head(&self) -> HairRequest {
-        self.plan.head(&self.reading, self.worn)
+        HairRequest { reading: self.reading.clone(), worn: self.worn, roots: ROOTS }
     }
 
     /// The fall, on a head that was grown before and whose own fall is known.
@@ -168,22 +123,14 @@ impl FallRequest {
 
     /// The scene, from nothing.
     pub fn scene(&self) -> Result<Vec<u8>, FieldErrors> {
-        self.scene_on(&self.head().grow().map_err(fault_of_plan)?)
+        self.scene_on(&self.head().grow()?)
     }
 
     /// The fall, from nothing.
     pub fn answer(&self) -> Result<FallAnswer, FieldErrors> {
-        let hair = self.head().grow().map_err(fault_of_plan)?;
+        let hair = self.head().grow()?;
         self.answer_on(&hair, &fall(&hair, &hair.lengths))
     }
-}
-
-/// Where a fault of the head stands in the request.
-pub fn fault_of_plan(faults: FieldErrors) -> FieldErrors {
-    let place = |fault: crate::FieldError| {
-        if fault.field.starts_with("reading") { fault } else { fault.under("plan") }
-    };
-    FieldErrors(faults.0.into_iter().map(place).collect())
 }
 
 #[cfg(test)]
@@ -218,9 +165,8 @@ mod tests {
     #[test]
     fn faults_stand_where_they_are_in_the_request() {
         let mut bad = request();
-        bad.plan.hairs_per_cm2 = 5.0;
-        assert_eq!(bad.answer().expect_err("too few").0[0].field, "plan.hairs_per_cm2");
-        assert_eq!(bad.plan.check().expect_err("too few").0[0].field, "hairs_per_cm2");
+        bad.reading.hairs_per_cm2 = 5.0;
+        assert_eq!(bad.answer().expect_err("too few").0[0].field, "reading.hairs_per_cm2");
         let mut bad = request();
         bad.plan.cut.moves[0].technique.share = Some(7.0);
         assert_eq!(bad.answer().expect_err("too much").0[0].field, "plan.cut.moves.0.technique.share");

@@ -170,7 +170,8 @@ fn widest_share(fall: &Fall) -> f64 {
 
 #[test]
 fn one_length_on_thick_curls_is_a_triangle_and_round_layers_lift_its_widest_point() {
-    let request = HairRequest { hairs_per_cm2: 230.0, ..even(560.0, 0.5, WidthClass::Coarse, 4096) };
+    let mut request = even(560.0, 0.5, WidthClass::Coarse, 4096);
+    request.reading.hairs_per_cm2 = 230.0;
     let hair = request.grow().unwrap();
     let one_length = movement(Region::Everything, line(Point::Shoulder), DRY);
     let bluntly = fall(&hair, &after(&hair, one_length.clone()));
@@ -315,10 +316,8 @@ fn short_hair_that_props_and_a_fuller_back_stand_out_further() {
     };
     assert!(at(&width(40.0), 30.0) > at(&width(12.0), 30.0), "a cropped head is narrower");
     let back = |occiput| {
-        let request = HairRequest {
-            felt: Felt { occiput, crown: 0.0 },
-            ..even(200.0, STRAIGHT, WidthClass::Fine, 2048)
-        };
+        let mut request = even(200.0, STRAIGHT, WidthClass::Fine, 2048);
+        request.reading.felt = Felt { occiput, crown: 0.0 };
         let hair = request.grow().unwrap();
         let fallen = fall(&hair, &hair.lengths);
         let row = fallen.side.heights_mm.iter().position(|y| *y <= 20.0).unwrap();
@@ -330,7 +329,8 @@ fn short_hair_that_props_and_a_fuller_back_stand_out_further() {
 #[test]
 fn thinner_hair_lets_more_light_through_and_thinned_ends_are_seen_through_from_higher_up() {
     let fallen = |hairs_per_cm2, technique: Technique| {
-        let request = HairRequest { hairs_per_cm2, ..even(380.0, STRAIGHT, WidthClass::Fine, 2048) };
+        let mut request = even(380.0, STRAIGHT, WidthClass::Fine, 2048);
+        request.reading.hairs_per_cm2 = hairs_per_cm2;
         let hair = request.grow().unwrap();
         let mut each = movement(Region::Everything, line(Point::Collarbone), DRY);
         each.technique = technique;

@@ -19,7 +19,7 @@ const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium }
 fn request(growth: Vec<Growth>) -> HairRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(320.0, 250.0) };
     let zones = Zone::ALL.into_iter().map(|each| (each, zone)).collect();
-    HairRequest { growth, roots: 1024, ..HairRequest::new(RawReading { zones, ..RawReading::default() }) }
+    HairRequest { roots: 1024, ..HairRequest::new(RawReading { zones, growth, ..RawReading::default() }) }
 }
 
 fn head() -> Hair {
@@ -191,7 +191,12 @@ fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
 
 #[test]
 fn ends_that_have_thinned_out_weigh_less_and_let_light_through_from_higher_up() {
-    let with = |taper| HairRequest { taper, ..request(vec![]) }.grow().unwrap();
+    let thinning = |taper| {
+        let mut request = request(vec![]);
+        request.reading.taper = taper;
+        request.grow()
+    };
+    let with = |taper| thinning(taper).unwrap();
     let (blunt, thin) = (with(0.0), with(0.6));
     // The shares run evenly from the whole length to 0.4 of it: 0.7 on the whole.
     assert!((thin.mass_g(&thin.lengths) / blunt.mass_g(&blunt.lengths) - 0.7).abs() < 1e-9);
@@ -200,7 +205,7 @@ fn ends_that_have_thinned_out_weigh_less_and_let_light_through_from_higher_up() 
     assert!(worn_out.strong_to_mm > solid.strong_to_mm + 15.0);
     let thin_part = |fallen: &Fall| fallen.see_through_below_mm - fallen.lowest_mm;
     assert!(thin_part(&worn_out) > thin_part(&solid) + 10.0);
-    assert_eq!(HairRequest { taper: 0.9, ..request(vec![]) }.grow().unwrap_err().0[0].field, "taper");
+    assert_eq!(thinning(0.9).unwrap_err().0[0].field, "reading.taper");
 }
 
 #[test]

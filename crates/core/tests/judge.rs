@@ -43,9 +43,9 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, sprung_mm) };
     let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
     FallRequest {
-        reading: RawReading { zones, ..RawReading::default() },
+        reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),
-        plan: Plan { felt: Felt { occiput, crown: 0.0 }, ..Plan::of(cut) },
+        plan: Plan::of(cut),
         show_move: None,
         show_section: None,
         unit: LengthUnit::Cm,

@@ -16,9 +16,9 @@ fn head(stretched_mm: f64, share: f64, width: WidthClass, hairs_per_cm2: f64, oc
         ..RawZoneReading::measured(stretched_mm, share * stretched_mm)
     };
     let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
-    let reading = RawReading { zones, ..RawReading::default() };
     let felt = Felt { occiput, crown: 0.0 };
-    HairRequest { roots: 2048, hairs_per_cm2, felt, ..HairRequest::new(reading) }.grow().unwrap()
+    let reading = RawReading { zones, hairs_per_cm2, felt, ..RawReading::default() };
+    HairRequest { roots: 2048, ..HairRequest::new(reading) }.grow().unwrap()
 }
 
 fn heavy() -> Hair {

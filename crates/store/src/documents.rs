@@ -8,7 +8,7 @@ use sqlx::{FromRow, MySqlConnection};
 use uuid::Uuid;
 
 /// Version of the documents' shape; a change of shape comes with an upgrade.
-const SCHEMA_VERSION: u16 = 1;
+const SCHEMA_VERSION: u16 = 2;
 
 /// A stage that keeps a document.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]

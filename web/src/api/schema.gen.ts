@@ -213,6 +213,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The hair as it is now: how it falls, and how well that agrees with what was measured of it as a whole. */
+        post: operations["now"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/outlines": {
         parameters: {
             query?: never;
@@ -528,6 +545,26 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A measured figure beside the same of the computed hair. */
+        Agreement: {
+            /**
+             * Format: double
+             * @description Of the computed hair, mm; none where no hair reaches.
+             */
+            computed_mm?: number | null;
+            /**
+             * Format: double
+             * @description As measured, mm.
+             */
+            measured_mm: number;
+        };
+        /** @description How well the computed hair agrees with what was measured as a whole. */
+        Agreements: {
+            /** @description Girths, in the order in which they were given. */
+            girths: components["schemas"]["Agreement"][];
+            /** @description Heights of the line above the ear canals, in the order in which its points were given. */
+            line: components["schemas"]["Agreement"][];
+        };
         /** @description The aim as it is saved. */
         Aim: {
             /**
@@ -1146,6 +1183,25 @@ export interface components {
              */
             width_um: number;
         };
+        /** @description The hair as it is. */
+        HairNow: {
+            /** @description How well that agrees with what was measured of it as a whole. */
+            agreements: components["schemas"]["Agreements"];
+            /** @description How it falls. */
+            fall: components["schemas"]["Fall"];
+        };
+        /** @description A head of hair. */
+        HairRequest: {
+            /** @description What was measured. */
+            reading: components["schemas"]["RawReading"];
+            /**
+             * Format: int32
+             * @description About how many guide roots, 256 to 65,536: 4,096 while editing.
+             */
+            roots?: number;
+            /** @description How it is worn. */
+            worn?: components["schemas"]["WornStyle"];
+        };
         /**
          * @description Half of the head.
          * @enum {string}
@@ -1323,6 +1379,18 @@ export interface components {
              * @description Mass per millimetre of height, g/mm.
              */
             mass_g_per_mm: number;
+        };
+        /**
+         * @description Round the head, where the line is looked at.
+         * @enum {string}
+         */
+        LineAt: "front_left" | "side_left" | "back" | "side_right" | "front_right";
+        /** @description One point of the line. */
+        LinePoint: {
+            /** @description Where round the head. */
+            at: components["schemas"]["LineAt"];
+            /** @description The height at which the worn hair ends there. */
+            lies: components["schemas"]["Place"];
         };
         /** @description Where to cut one zone in one state. */
         Mark: {
@@ -1640,22 +1708,6 @@ export interface components {
         Plan: {
             /** @description What is cut. */
             cut: components["schemas"]["Cut"];
-            /** @description What the hand feels of the skull. */
-            felt?: components["schemas"]["Felt"];
-            /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
-            growth?: components["schemas"]["Growth"][];
-            /**
-             * Format: double
-             * @description Hairs on a square centimetre where none were counted, 20 to 500.
-             */
-            hairs_per_cm2?: number;
-            /** @description Where the hair parts. */
-            part?: components["schemas"]["PartLine"];
-            /**
-             * Format: double
-             * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
-             */
-            taper?: number;
         };
         /**
          * @description A point of face or body that people relate length to, from the top down.
@@ -1787,14 +1839,32 @@ export interface components {
         };
         /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
         RawReading: {
+            /** @description What the hand feels of the skull. */
+            felt?: components["schemas"]["Felt"];
             /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
             girths?: components["schemas"]["Girth"][];
+            /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
+            growth?: components["schemas"]["Growth"][];
+            /**
+             * Format: double
+             * @description Hairs on a square centimetre where none were counted, 20 to 500.
+             */
+            hairs_per_cm2?: number;
+            /** @description Where the worn line lies now, round the head. */
+            line?: components["schemas"]["LinePoint"][];
             /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
             measures?: components["schemas"]["RawMeasures"];
+            /** @description Where the hair splits by itself, or is parted. */
+            part?: components["schemas"]["PartLine"];
             /** @description The air in the room while it was read. */
             room?: components["schemas"]["RoomAir"];
             /** @description Weak spots; at most twenty. */
             spots?: components["schemas"]["Spot"][];
+            /**
+             * Format: double
+             * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+             */
+            taper?: number;
             /** @description What was measured in each zone so far. */
             zones?: {
                 [key: string]: components["schemas"]["RawZoneReading"];
@@ -1967,22 +2037,6 @@ export interface components {
             document: {
                 /** @description What is cut. */
                 cut: components["schemas"]["Cut"];
-                /** @description What the hand feels of the skull. */
-                felt?: components["schemas"]["Felt"];
-                /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
-                growth?: components["schemas"]["Growth"][];
-                /**
-                 * Format: double
-                 * @description Hairs on a square centimetre where none were counted, 20 to 500.
-                 */
-                hairs_per_cm2?: number;
-                /** @description Where the hair parts. */
-                part?: components["schemas"]["PartLine"];
-                /**
-                 * Format: double
-                 * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
-                 */
-                taper?: number;
             };
         };
         /** @description A document to save over the version it was made from (0: the first). */
@@ -1991,14 +2045,32 @@ export interface components {
             base_version: number;
             /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
             document: {
+                /** @description What the hand feels of the skull. */
+                felt?: components["schemas"]["Felt"];
                 /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
                 girths?: components["schemas"]["Girth"][];
+                /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
+                growth?: components["schemas"]["Growth"][];
+                /**
+                 * Format: double
+                 * @description Hairs on a square centimetre where none were counted, 20 to 500.
+                 */
+                hairs_per_cm2?: number;
+                /** @description Where the worn line lies now, round the head. */
+                line?: components["schemas"]["LinePoint"][];
                 /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
                 measures?: components["schemas"]["RawMeasures"];
+                /** @description Where the hair splits by itself, or is parted. */
+                part?: components["schemas"]["PartLine"];
                 /** @description The air in the room while it was read. */
                 room?: components["schemas"]["RoomAir"];
                 /** @description Weak spots; at most twenty. */
                 spots?: components["schemas"]["Spot"][];
+                /**
+                 * Format: double
+                 * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+                 */
+                taper?: number;
                 /** @description What was measured in each zone so far. */
                 zones?: {
                     [key: string]: components["schemas"]["RawZoneReading"];
@@ -2417,7 +2489,7 @@ export interface components {
             talk?: components["schemas"]["Talk"] | null;
             /**
              * Format: int32
-             * @description Version of the format: 1.
+             * @description Version of the format: 2; 1 is read, too.
              */
             version: number;
         };
@@ -3003,6 +3075,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarkSheet"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HairRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HairNow"];
                 };
             };
             422: {

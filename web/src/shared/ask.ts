@@ -8,6 +8,8 @@ import {
   type FallRequest,
   type Figure,
   type HairCount,
+  type HairNow,
+  type HairRequest,
   type HeldState,
   type LengthUnit,
   type MarkSheet,
@@ -43,6 +45,10 @@ export const askStrand = (question: {
 
 export const askFall = (question: FallRequest): Promise<FallAnswer> =>
   body(client.POST("/api/compute/fall", { body: question }));
+
+/** The hair as it is, and how well it agrees with what was measured of it as a whole. */
+export const askNow = (question: HairRequest): Promise<HairNow> =>
+  body(client.POST("/api/compute/now", { body: question }));
 
 /** The plan as a scene, binary glTF. */
 export const askScene = (question: FallRequest): Promise<ArrayBuffer> =>

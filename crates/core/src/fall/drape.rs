@@ -224,9 +224,8 @@ mod tests {
 
     fn hair(part_mm: f64) -> Hair {
         let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 290.0))]);
-        let reading = RawReading { zones, ..RawReading::default() };
-        let part = PartLine { left_mm: part_mm };
-        HairRequest { part, roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
+        let reading = RawReading { zones, part: PartLine { left_mm: part_mm }, ..RawReading::default() };
+        HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }
 
     #[test]

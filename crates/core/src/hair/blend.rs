@@ -75,7 +75,8 @@ pub(super) struct Density {
 
 impl Density {
     /// Of a reading that has been checked.
-    pub fn of(reading: &RawReading, usual: f64, hairline: &Hairline) -> Self {
+    pub fn of(reading: &RawReading, hairline: &Hairline) -> Self {
+        let usual = reading.hairs_per_cm2;
         let counted = |zone: Zone| reading.zones.get(&zone).and_then(|raw| raw.hairs_per_cm2);
         let zones = if Zone::ALL.into_iter().all(|zone| counted(zone).is_none()) {
             Vec::new()

@@ -110,8 +110,8 @@ mod tests {
 
     fn hair(growth: Vec<Growth>) -> Hair {
         let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 290.0))]);
-        let reading = RawReading { zones, ..RawReading::default() };
-        HairRequest { growth, roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
+        let reading = RawReading { zones, growth, ..RawReading::default() };
+        HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }
 
     fn swirl(way: GrowthWay) -> Growth {

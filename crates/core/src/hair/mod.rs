@@ -6,11 +6,13 @@
 
 mod blend;
 mod growth;
+mod present;
 mod request;
 mod spots;
 
 pub use blend::Blend;
 pub use growth::{Growth, GrowthWay};
+pub use present::{Agreement, Agreements, HairNow, agreements};
 pub use request::{HairRequest, PartLine};
 
 use crate::fall::{Drape, Shell};

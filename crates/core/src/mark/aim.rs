@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
 /// How far a place may lie from its point, mm.
-const OFFSET_MM: (f64, f64) = (-150.0, 150.0);
+const OFFSET_MM: (f64, f64) = (-150.0, 600.0);
 
 /// A place on face or body: a point, or so far below it.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -18,7 +18,7 @@ const OFFSET_MM: (f64, f64) = (-150.0, 150.0);
 pub struct Place {
     /// The point.
     pub point: Point,
-    /// How far below it, mm, −150 to 150; negative is above.
+    /// How far below it, mm, −150 to 600 (below the waist there is no point); negative is above.
     #[serde(default)]
     pub below_mm: f64,
 }

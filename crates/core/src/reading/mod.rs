@@ -5,6 +5,7 @@
 
 mod girth;
 mod instrument;
+mod line;
 mod source;
 mod spot;
 mod summary;
@@ -12,31 +13,52 @@ mod zone;
 
 pub use girth::{GatheredHair, Girth, gathered};
 pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField};
+pub use line::{LineAt, LinePoint};
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
 pub use summary::{Gap, ReadingSummary, ZoneSummary, summarise};
-pub(crate) use zone::DENSITY;
+use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone, ZoneReading};
 
+use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;
-use crate::head::RawMeasures;
+use crate::hair::{Growth, PartLine};
+use crate::head::{Felt, RawMeasures};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
 /// A whole reading as it is saved and exchanged. Left and right are read apart.
-#[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct RawReading {
     /// Tape measures of head, face and neck; ordinary adult means stand in for what is not given.
     #[serde(default)]
     pub measures: RawMeasures,
+    /// What the hand feels of the skull.
+    #[serde(default, skip_serializing_if = "is_usual")]
+    pub felt: Felt,
+    /// Where the hair splits by itself, or is parted.
+    #[serde(default, skip_serializing_if = "is_usual")]
+    pub part: PartLine,
+    /// Where it grows a way of its own: swirls and cowlicks; at most 12 places.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub growth: Vec<Growth>,
+    /// Hairs on a square centimetre where none were counted, 20 to 500.
+    #[serde(default = "usual_density")]
+    pub hairs_per_cm2: f64,
+    /// How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
+    #[serde(default)]
+    pub taper: f64,
     /// What was measured in each zone so far.
     #[serde(default)]
     pub zones: BTreeMap<Zone, RawZoneReading>,
     /// Girths of all hair gathered in one bundle, from the tie down; at most six.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub girths: Vec<Girth>,
+    /// Where the worn line lies now, round the head.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub line: Vec<LinePoint>,
     /// The air in the room while it was read.
     #[serde(default, skip_serializing_if = "RoomAir::is_empty")]
     pub room: RoomAir,
@@ -45,16 +67,51 @@ pub struct RawReading {
     pub spots: Vec<Spot>,
 }
 
+fn usual_density() -> f64 {
+    HAIRS_PER_CM2.value
+}
+
+fn is_usual<T: Default + PartialEq>(value: &T) -> bool {
+    *value == T::default()
+}
+
+/// How much shorter than the longest the shortest of a strand's shares can be.
+const TAPER: (f64, f64) = (0.0, 0.8);
+
+impl Default for RawReading {
+    /// Nothing measured yet, on an ordinary head.
+    fn default() -> Self {
+        Self {
+            measures: RawMeasures::default(),
+            felt: Felt::default(),
+            part: PartLine::default(),
+            growth: Vec::new(),
+            hairs_per_cm2: usual_density(),
+            taper: 0.0,
+            zones: BTreeMap::new(),
+            girths: Vec::new(),
+            line: Vec::new(),
+            room: RoomAir::default(),
+            spots: Vec::new(),
+        }
+    }
+}
+
 impl RawReading {
     /// Checks everything that is given, without asking for what is missing.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("measures", self.measures.check());
+        faults.take("felt", self.felt.check());
+        faults.take("part", self.part.check());
+        faults.take("growth", Growth::check(&self.growth));
+        faults.range("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²");
+        faults.range("taper", self.taper, TAPER, "");
         for (zone, reading) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), reading.check());
         }
         faults.take("room", self.room.check());
-        for found in [girth::check(&self.girths), Spot::check(&self.spots)] {
+        for found in [girth::check(&self.girths), line::check(&self.line), Spot::check(&self.spots)] {
             faults.0.extend(found.err().into_iter().flat_map(|found| found.0));
         }
         faults.or(())

@@ -7,6 +7,7 @@ use serde::Deserialize;
 use spirel_core::cut::{ShippedCut, shipped};
 use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
+use spirel_core::hair::{HairNow, HairRequest};
 use spirel_core::head::{Figure, RawMeasures};
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{FallAnswer, FallRequest};
@@ -96,6 +97,20 @@ pub async fn strand(
 #[post("/api/compute/hang")]
 pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web::Json<HangResult>, Refusal> {
     Ok(web::Json(body.0.hang()?))
+}
+
+/// The hair as it is now: how it falls, and how well that agrees with what was measured of it as a whole.
+#[utoipa::path(tag = "compute", request_body = HairRequest, responses(
+    (status = 200, body = HairNow), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/now")]
+pub async fn now(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<HairRequest>,
+) -> Result<web::Json<HairNow>, Refusal> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute(move || heads.now(body.0)).await??))
 }
 
 /// How a plan's cut falls on the client's own head.

@@ -5,17 +5,18 @@ use crate::json;
 use chrono::NaiveDate;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
-use serde_json::Value;
+use serde_json::{Map, Value};
 use spirel_core::mark::Aim;
 use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
 use spirel_core::{FieldErrors, Problem};
 use spirel_store::{Stage, Visit};
+use std::borrow::Cow;
 use utoipa::ToSchema;
 
-/// The version written and the only one read so far.
-const VERSION: u16 = 1;
+/// The version written. Version 1, which kept what is known of head and hair in the plan, is read, too.
+const VERSION: u16 = 2;
 
 /// Tells the file from any other.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -31,7 +32,7 @@ pub enum VisitFormat {
 pub struct VisitFile {
     /// Always `spirel.visit`.
     pub format: VisitFormat,
-    /// Version of the format: 1.
+    /// Version of the format: 2; 1 is read, too.
     pub version: u16,
     /// Day of the visit.
     pub on_date: NaiveDate,
@@ -76,7 +77,8 @@ impl VisitFile {
 
     /// Reads a file and checks all that is in it; each fault comes with its line.
     pub fn read(text: &str) -> Result<Self, Refusal> {
-        let file: Self = json::read(text.as_bytes()).map_err(Refusal::Unreadable)?;
+        let now = upgraded(text);
+        let file: Self = json::read(now.as_bytes()).map_err(Refusal::Unreadable)?;
         file.check().map_err(|faults| Refusal::in_file(text, faults))?;
         Ok(file)
     }
@@ -115,6 +117,27 @@ impl VisitFile {
     }
 }
 
+/// The text in the form that is written today. A text that isn't of an older one stays as it is.
+fn upgraded(text: &str) -> Cow<'_, str> {
+    let Ok(mut file) = serde_json::from_str::<Value>(text) else { return text.into() };
+    if file["version"] != 1 {
+        return text.into();
+    }
+    file["version"] = VERSION.into();
+    if let Some(Value::Object(plan)) = file.get_mut("plan") {
+        let cut = plan.remove("cut");
+        let head = std::mem::take(plan);
+        plan.extend(cut.map(|cut| ("cut".to_owned(), cut)));
+        if file["read"].is_null() {
+            file["read"] = Value::Object(Map::new());
+        }
+        if let Value::Object(read) = &mut file["read"] {
+            read.extend(head);
+        }
+    }
+    file.to_string().into()
+}
+
 fn stored<T: DeserializeOwned>(visit: &Visit, stage: Stage) -> Result<Option<T>, Refusal> {
     let document = visit.documents.iter().find(|document| document.stage == stage);
     document.map(|document| serde_json::from_value(document.body.clone())).transpose().map_err(|error| {
@@ -143,6 +166,25 @@ mod tests {
         assert_eq!(once, twice);
         assert_eq!(text, twice.to_text());
         assert!(text.contains("-0.30000000000000004"));
+    }
+
+    #[test]
+    fn a_file_of_version_1_is_read_with_its_head_out_of_the_plan() {
+        let cut = r#"{"format": "spirel.cut", "version": 1, "name": "Line", "moves": []}"#;
+        let plan =
+            format!(r#""plan": {{"cut": {cut}, "felt": {{"occiput": -0.8, "crown": 0.0}}, "taper": 0.25}}"#);
+        let old = full().replacen("\"aim\":", &format!("{plan},\n\"aim\":"), 1);
+        let file = VisitFile::read(&old).expect("version 1");
+        let read = file.read.clone().expect("it has a reading");
+        assert_eq!((read.felt.occiput, read.taper, read.zones.len()), (-0.8, 0.25, 1));
+        assert_eq!(file.plan.clone().expect("it has a plan").cut.name, "Line");
+        assert_eq!(VisitFile::read(&file.to_text()).expect("version 2"), file);
+        // A file that was never read says what its plan knew all the same.
+        let bare = format!(r#"{{"format": "spirel.visit", "version": 1, "on_date": "2026-03-14", {plan}}}"#);
+        assert_eq!(VisitFile::read(&bare).expect("version 1").read.expect("from the plan").taper, 0.25);
+        // Version 2 keeps nothing of the head in a plan.
+        let mixed = old.replace("\"version\": 1, \"on_date\"", "\"version\": 2, \"on_date\"");
+        assert!(matches!(VisitFile::read(&mixed), Err(Refusal::Unreadable(_))));
     }
 
     #[test]

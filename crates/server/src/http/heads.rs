@@ -2,19 +2,18 @@
 //! cutting it.
 
 use spirel_core::FieldErrors;
-use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest};
-use spirel_core::plan::{FallAnswer, FallRequest, fault_of_plan};
+use spirel_core::hair::{Hair, HairNow, HairRequest};
+use spirel_core::plan::{FallAnswer, FallRequest};
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};
 
 /// Heads kept; docs/performance.md says what one takes.
 const KEPT: usize = 4;
 
-/// A head with the fall of its hair as it is.
+/// A head with its hair as it is.
 struct Grown {
     hair: Hair,
-    before: Fall,
+    now: HairNow,
 }
 
 /// The heads kept, the one asked for last in front.
@@ -24,13 +23,18 @@ pub struct GrownHeads(Mutex<VecDeque<(HairRequest, Arc<Grown>)>>);
 impl GrownHeads {
     /// A plan's fall, on a head that is grown only if it isn't kept.
     pub fn answer(&self, request: &FallRequest) -> Result<FallAnswer, FieldErrors> {
-        let head = self.head(request.head()).map_err(fault_of_plan)?;
-        request.answer_on(&head.hair, &head.before)
+        let head = self.head(request.head())?;
+        request.answer_on(&head.hair, &head.now.fall)
     }
 
     /// A plan as a scene, on such a head.
     pub fn scene(&self, request: &FallRequest) -> Result<Vec<u8>, FieldErrors> {
-        request.scene_on(&self.head(request.head()).map_err(fault_of_plan)?.hair)
+        request.scene_on(&self.head(request.head())?.hair)
+    }
+
+    /// The hair of a head as it is.
+    pub fn now(&self, request: HairRequest) -> Result<HairNow, FieldErrors> {
+        Ok(self.head(request)?.now.clone())
     }
 
     fn head(&self, wanted: HairRequest) -> Result<Arc<Grown>, FieldErrors> {
@@ -38,8 +42,8 @@ impl GrownHeads {
             return Ok(kept);
         }
         let hair = wanted.grow()?;
-        let before = fall(&hair, &hair.lengths);
-        let grown = Arc::new(Grown { hair, before });
+        let now = HairNow::of(&hair, &wanted.reading);
+        let grown = Arc::new(Grown { hair, now });
         let mut heads = self.0.lock().unwrap_or_else(PoisonError::into_inner);
         heads.push_front((wanted, grown.clone()));
         heads.truncate(KEPT);

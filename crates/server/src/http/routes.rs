@@ -49,6 +49,7 @@ routes![
     compute::mark,
     compute::strand,
     compute::hang,
+    compute::now,
     compute::fall,
     compute::scene,
     compute::outlines,

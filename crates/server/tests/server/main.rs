@@ -9,5 +9,6 @@ mod counting;
 mod doors;
 mod instruments;
 mod plans;
+mod present;
 
 mod visits;

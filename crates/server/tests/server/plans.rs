@@ -50,16 +50,16 @@ async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() 
         request
     };
     let mut swirled = good.clone();
-    swirled["plan"]["growth"] = json!([{"at": "crown", "way": {"toward": "crown"}}]);
+    swirled["reading"]["growth"] = json!([{"at": "crown", "way": {"toward": "crown"}}]);
     let mut thinned = good.clone();
-    thinned["plan"]["taper"] = json!(0.95);
+    thinned["reading"]["taper"] = json!(0.95);
     let mut twisted = good.clone();
     twisted["plan"]["cut"]["moves"][0]["way"] = json!({"gathered": {
         "layout": {"along": "profile", "thickness_mm": 20, "from": "apex"}, "to": "waist"
     }});
     let table = [
-        (swirled, "plan.growth.0.way.toward"),
-        (thinned, "plan.taper"),
+        (swirled, "reading.growth.0.way.toward"),
+        (thinned, "reading.taper"),
         (twisted, "plan.cut.moves.0.way.gathered.to"),
         (broken("/plan/cut/version", json!(9)), "plan.cut.version"),
         (broken("/plan/cut/moves/0/region", json!({"zone": "tail"})), "plan.cut.moves.0.region.zone"),

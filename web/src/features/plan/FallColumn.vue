@@ -6,7 +6,7 @@ import { useI18n } from "vue-i18n";
 import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
 import ZoneLengths from "./ZoneLengths.vue";
-import { VIEWS, type View } from "./fallDrawing";
+import { VIEWS, type View } from "@/shared/fallDrawing";
 
 const props = defineProps<{
   name: string;

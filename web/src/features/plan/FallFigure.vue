@@ -4,7 +4,7 @@ import type { Fall, Figure, SectionShape, Zone } from "@/api";
 import { above, behind, profile } from "@/shared/headDrawing";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { aims, outline, section, strands, type View } from "./fallDrawing";
+import { aims, outline, section, strands, type View } from "@/shared/fallDrawing";
 
 const props = defineProps<{
   view: View;

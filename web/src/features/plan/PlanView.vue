@@ -12,10 +12,9 @@ import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
 import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
-import HeadForm from "./HeadForm.vue";
 import MoveForm from "./MoveForm.vue";
 import SaveFiles from "./SaveFiles.vue";
-import { frame, spread, wishesOf } from "./fallDrawing";
+import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import { WAYS, newMove, type WayName } from "./ways";
 
@@ -190,10 +189,9 @@ function does(at: number): string {
           {{ t(`plan.addKind.${name}`) }}
         </ElButton>
       </div>
-      <details>
-        <summary>{{ t("plan.head") }}</summary>
-        <HeadForm v-model="plan" :fault-at="fault" :disabled="locked" />
-      </details>
+      <p class="soft small">
+        <RouterLink :to="{ name: 'read' }">{{ t("plan.headInRead") }}</RouterLink>
+      </p>
     </section>
     <section class="stack">
       <p v-if="!isRead" class="caution">{{ t("plan.notRead") }}</p>
@@ -345,13 +343,6 @@ section + section {
   padding: 6px 12px;
   min-height: 40px;
   font-size: 0.92rem;
-}
-
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-  font: 600 1.05rem var(--display);
 }
 
 .onward {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Girths of all hair gathered in one bundle, down from the tie: how much of it reaches how far. */
-import type { FieldFault, GatheredHair, Girth } from "@/api";
+import type { GatheredHair, Girth } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
@@ -12,7 +12,11 @@ const MOST = 6;
 /** Distance at which the next girth is proposed, mm. */
 const STEP_MM = 100;
 const model = defineModel<Girth[]>();
-const props = defineProps<{ gathered?: GatheredHair | null; faults: readonly FieldFault[]; disabled: boolean }>();
+const props = defineProps<{
+  gathered?: GatheredHair | null;
+  faultAt: (field: string) => string | undefined;
+  disabled: boolean;
+}>();
 const { t } = useI18n();
 const { say } = useUnit();
 const girths = computed(() => model.value ?? []);
@@ -25,10 +29,6 @@ function add() {
   const next = last ? { from_tie_mm: last.from_tie_mm + STEP_MM, girth_mm: last.girth_mm } : undefined;
   model.value = [...girths.value, next ?? { from_tie_mm: 0, girth_mm: 90 }];
 }
-const fault = (field: string) => {
-  const found = props.faults.find((each) => each.field === field);
-  return found ? t("field.fault", { said: found.message }) : undefined;
-};
 const share = (i: number) => {
   const known = props.gathered?.shares[i];
   return known === undefined ? "" : `${Math.round(100 * known)} %`;
@@ -48,14 +48,14 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
           <LengthField
             :model-value="girth.from_tie_mm"
             :label="t('read.fromTie')"
-            :fault="fault(`girths.${i}.from_tie_mm`)"
+            :fault="faultAt(`girths.${i}.from_tie_mm`)"
             :disabled="disabled"
             @update:model-value="$event !== undefined && set(i, { from_tie_mm: $event })"
           />
           <LengthField
             :model-value="girth.girth_mm"
             :label="t('read.girth')"
-            :fault="fault(`girths.${i}.girth_mm`)"
+            :fault="faultAt(`girths.${i}.girth_mm`)"
             :disabled="disabled"
             @update:model-value="$event !== undefined && set(i, { girth_mm: $event })"
           />

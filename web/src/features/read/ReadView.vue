@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import type { RawZoneReading, Zone } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
-import { SaveState, useStage, useUndoKeys } from "@/features/visit";
-import { askFigure, askSummary } from "@/shared/ask";
+import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
+import { askFigure, askNow, askSummary } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed, nextTick, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import GirthLadder from "./GirthLadder.vue";
+import HairNow from "./HairNow.vue";
+import HeadForm from "./HeadForm.vue";
 import HeadMap from "./HeadMap.vue";
 import SpotList from "./SpotList.vue";
 import TapeMeasures from "./TapeMeasures.vue";
@@ -20,6 +22,7 @@ import { plainWords } from "./plainWords";
 const i18n = useI18n();
 const { t } = i18n;
 const { say } = useUnit();
+const visit = useVisit();
 const document = useStage("read");
 useUndoKeys(document);
 const reading = document.draft;
@@ -33,11 +36,23 @@ const summary = useComputed(
 const measures = computed(() => reading.value.measures ?? {});
 const figure = useComputed("figure", measures, askFigure);
 
+/** Drawn while at least one zone is read. */
+const whole = computed(() =>
+  Object.values(reading.value.zones ?? {}).some((read) => read.stretched_mm && read.sprung_mm)
+    ? { reading: reading.value, worn: bodyOf(visit.value, "talk").worn }
+    : undefined,
+);
+const now = useComputed("now", whole, askNow, 400);
+
 const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
 const intake = useIntake(reading, zone, document.editable);
 const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
 const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
 const faults = computed(() => document.faults.value);
+const faultAt = (field: string) => {
+  const said = document.faultAt(field);
+  return said ? t("field.fault", { said }) : undefined;
+};
 
 async function go(step: Step, by: 1 | -1) {
   const to = walk({ zone: zone.value, step }, by);
@@ -78,14 +93,23 @@ async function goTo(to: Zone) {
           {{ t(`cautions.${caution}`) }}
         </p>
       </div>
+      <HairNow
+        v-if="figure.data.value"
+        v-model="reading.line"
+        :figure="figure.data.value"
+        :now="now.data.value"
+        :fault-at="faultAt"
+        :disabled="!document.editable.value"
+      />
       <GirthLadder
         v-model="reading.girths"
         :gathered="summary.data.value?.gathered"
-        :faults="faults"
+        :fault-at="faultAt"
         :disabled="!document.editable.value"
       />
-      <SpotList v-model="reading.spots" :faults="faults" :disabled="!document.editable.value" />
-      <TapeMeasures v-model="reading.measures" :faults="faults" :disabled="!document.editable.value" />
+      <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <SpotList v-model="reading.spots" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <TapeMeasures v-model="reading.measures" :fault-at="faultAt" :disabled="!document.editable.value" />
     </section>
     <section class="stack">
       <ZoneForm
@@ -93,7 +117,7 @@ async function goTo(to: Zone) {
         v-model="zones[zone]"
         :zone="zone"
         :summary="summary.data.value?.zones.find((z) => z.zone === zone)"
-        :faults="faults"
+        :fault-at="faultAt"
         :disabled="!document.editable.value"
         @go="go"
       />
@@ -157,7 +181,9 @@ section {
   }
 
   .words,
+  .now,
   .girths,
+  .head,
   .spots,
   .tape,
   .next {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Weak spots: where hair is thin, broken or growing back, and where the skin is to be left in peace. */
-import type { FieldFault, Spot, SpotKind } from "@/api";
+import type { Spot, SpotKind } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
@@ -13,7 +13,7 @@ const USUAL = { reach_mm: 30, strength: 0.5 };
 /** As many as the core takes. */
 const MOST = 20;
 const model = defineModel<Spot[]>();
-const props = defineProps<{ faults: readonly FieldFault[]; disabled: boolean }>();
+defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { t } = useI18n();
 const { named, landmarks } = useChoices();
 const spots = computed(() => model.value ?? []);
@@ -25,10 +25,6 @@ function set(at: number, part: Partial<Spot>) {
 function add() {
   model.value = [...spots.value, { kind: "thin", at: "temple_left", ...USUAL }];
 }
-const fault = (field: string) => {
-  const found = props.faults.find((each) => each.field === field);
-  return found ? t("field.fault", { said: found.message }) : undefined;
-};
 </script>
 
 <template>
@@ -56,7 +52,7 @@ const fault = (field: string) => {
         <LengthField
           :model-value="spot.reach_mm ?? USUAL.reach_mm"
           :label="t('read.spotReach')"
-          :fault="fault(`spots.${i}.reach_mm`)"
+          :fault="faultAt(`spots.${i}.reach_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
         />
@@ -64,7 +60,7 @@ const fault = (field: string) => {
           :model-value="Math.round(100 * (spot.strength ?? USUAL.strength))"
           :label="t('read.spotStrength')"
           sign="%"
-          :fault="fault(`spots.${i}.strength`)"
+          :fault="faultAt(`spots.${i}.strength`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
         />

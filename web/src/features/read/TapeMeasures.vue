@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { FieldFault, RawMeasures } from "@/api";
+import type { RawMeasures } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
 import { useI18n } from "vue-i18n";
 
 const KEYS = ["girth_mm", "over_top_mm", "face_mm", "neck_mm", "torso_mm"] as const;
-const props = defineProps<{ faults: readonly FieldFault[]; disabled: boolean }>();
+const props = defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const model = defineModel<RawMeasures>();
 const { t } = useI18n();
 
@@ -15,10 +15,7 @@ function set(key: (typeof KEYS)[number], value: number | undefined) {
   model.value = next;
 }
 
-const fault = (key: string) => {
-  const found = props.faults.find((f) => f.field === `measures.${key}`);
-  return found ? t("field.fault", { said: found.message }) : undefined;
-};
+const fault = (key: string) => props.faultAt(`measures.${key}`);
 const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number").length;
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FieldFault, Moisture, RawZoneReading, WidthClass, Zone, ZoneSummary } from "@/api";
+import type { Moisture, RawZoneReading, WidthClass, Zone, ZoneSummary } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
@@ -11,7 +11,7 @@ import type { Step } from "./walk";
 const props = defineProps<{
   zone: Zone;
   summary: ZoneSummary | undefined;
-  faults: readonly FieldFault[];
+  faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
 const emit = defineEmits<{ go: [step: Step, by: 1 | -1] }>();
@@ -59,10 +59,7 @@ const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
 const choices = <T extends string>(values: readonly T[], key: string) =>
   values.map((value) => ({ value, label: t(`${key}.${value}`) }));
 
-const fault = (key: string) => {
-  const found = props.faults.find((f) => f.field === `zones.${props.zone}.${key}`);
-  return found ? t("field.fault", { said: found.message }) : undefined;
-};
+const fault = (key: string) => props.faultAt(`zones.${props.zone}.${key}`);
 const longer = computed(() =>
   typeof sprung.value === "number" && typeof stretched.value === "number" && sprung.value > stretched.value
     ? t("read.longer", { stretched: say(stretched.value) })

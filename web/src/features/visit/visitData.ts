@@ -33,13 +33,10 @@ export const EMPTY: { [S in Stage]: StageBodies[S] } = {
     scalp_concern: false,
     notes: "",
   },
-  read: { measures: {}, zones: {} },
+  read: { measures: {}, zones: {}, hairs_per_cm2: 180 },
   aim: { risk: 0.05, zones: {} },
   plan: {
     cut: { format: "spirel.cut", version: 1, name: "", purpose: "", moves: [] },
-    felt: { occiput: 0, crown: 0 },
-    part: { left_mm: 0 },
-    hairs_per_cm2: 180,
   },
 };
 

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import type { Growth, Plan } from "@/api";
+import type { Growth, RawReading } from "@/api";
 import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
@@ -9,17 +9,17 @@ import HeadForm from "./HeadForm.vue";
 
 const global = { plugins: [i18n, createPinia()] };
 const faultless = () => undefined;
-const plan: Plan = {
-  cut: { format: "spirel.cut", version: 1, name: "", purpose: "", moves: [] },
+const reading: RawReading = {
+  zones: {},
   felt: { occiput: 0, crown: 0.4 },
   part: { left_mm: 0 },
   hairs_per_cm2: 180,
 };
 
-function head(modelValue: Plan = plan, faultAt: (field: string) => string | undefined = faultless) {
+function head(modelValue: RawReading = reading, faultAt: (field: string) => string | undefined = faultless) {
   return mount(HeadForm, { props: { modelValue, faultAt, disabled: false }, global });
 }
-const said = (form: ReturnType<typeof head>) => form.emitted<[Plan]>("update:modelValue")?.at(-1)?.[0];
+const said = (form: ReturnType<typeof head>) => form.emitted<[RawReading]>("update:modelValue")?.at(-1)?.[0];
 
 describe("the form of head and hair", () => {
   it("takes the back of the head and keeps what is felt of the crown", async () => {
@@ -31,13 +31,13 @@ describe("the form of head and hair", () => {
   });
 
   it("names what a saved head is nearest to", () => {
-    const form = head({ ...plan, felt: { occiput: 0.5, crown: 0 }, part: { left_mm: 12 } });
+    const form = head({ ...reading, felt: { occiput: 0.5, crown: -0.6 }, part: { left_mm: 14 } });
     const taken = form.findAll("input").filter((each) => (each.element as HTMLInputElement).checked);
-    expect(taken.map((each) => (each.element as HTMLInputElement).value)).toEqual(["full", "left"]);
+    expect(taken.map((each) => (each.element as HTMLInputElement).value)).toEqual(["full", "low", "left"]);
   });
 
   it("takes density as a number and thinning as a percentage, and says their faults", async () => {
-    const form = head(plan, (field) => (field === "taper" ? "too thin" : undefined));
+    const form = head(reading, (field) => (field === "taper" ? "too thin" : undefined));
     const fields = form.findAll(".length input");
     await fields[0]!.setValue("210");
     expect(said(form)?.hairs_per_cm2).toBe(210);

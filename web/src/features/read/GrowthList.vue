@@ -6,7 +6,6 @@ import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { useChoices } from "@/shared/useChoices";
-import { tagOf } from "./ways";
 
 const model = defineModel<Growth[]>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
@@ -14,7 +13,8 @@ const { t } = useI18n();
 const WAYS = ["clockwise", "anticlockwise", "toward"] as const;
 type WayName = (typeof WAYS)[number];
 const { named, landmarks } = useChoices();
-const ways = computed(() => named(WAYS, "plan.growthWays"));
+const ways = computed(() => named(WAYS, "read.growthWays"));
+const wayOf = (growth: Growth): WayName => (typeof growth.way === "object" ? "toward" : growth.way);
 const toward = (growth: Growth) => (typeof growth.way === "object" ? growth.way.toward : undefined);
 
 function set(at: number, part: Partial<Growth>) {
@@ -30,46 +30,46 @@ function add() {
 
 <template>
   <fieldset class="growths" :disabled="disabled">
-    <legend>{{ t("plan.growth") }}</legend>
+    <legend>{{ t("read.growth") }}</legend>
     <div v-for="(growth, i) in model" :key="i" class="growth">
       <ChoiceField
         :model-value="growth.at"
-        :label="t('plan.growthAt')"
+        :label="t('read.growthAt')"
         :choices="landmarks"
         @update:model-value="set(i, { at: $event })"
       />
       <ChoiceField
-        :model-value="tagOf(growth.way) as WayName"
-        :label="t('plan.growthWay')"
+        :model-value="wayOf(growth)"
+        :label="t('read.growthWay')"
         :choices="ways"
         @update:model-value="setWay(i, $event)"
       />
       <ChoiceField
         v-if="toward(growth)"
         :model-value="toward(growth)"
-        :label="t('plan.growthToward')"
+        :label="t('read.growthToward')"
         :choices="landmarks"
         :fault="faultAt(`growth.${i}.way.toward`)"
         @update:model-value="set(i, { way: { toward: $event } })"
       />
       <LengthField
         :model-value="growth.reach_mm ?? 45"
-        :label="t('plan.growthReach')"
+        :label="t('read.growthReach')"
         :fault="faultAt(`growth.${i}.reach_mm`)"
         @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
       />
       <LengthField
         :model-value="Math.round(100 * (growth.strength ?? 0.6))"
-        :label="t('plan.growthStrength')"
+        :label="t('read.growthStrength')"
         sign="%"
         :fault="faultAt(`growth.${i}.strength`)"
         @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
       />
       <ElButton class="wide" :disabled="disabled" @click="model = model.filter((_, k) => k !== i)">
-        {{ t("plan.growthDrop", { n: i + 1 }) }}
+        {{ t("read.growthDrop", { n: i + 1 }) }}
       </ElButton>
     </div>
-    <ElButton :disabled="disabled" @click="add">{{ t("plan.growthAdd") }}</ElButton>
+    <ElButton :disabled="disabled" @click="add">{{ t("read.growthAdd") }}</ElButton>
   </fieldset>
 </template>
 

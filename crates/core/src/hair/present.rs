@@ -1,0 +1,350 @@
+//! The hair as it is now: lengths that agree with what was measured of the head as a whole.
+//!
+//! Zones say how long a strand is in their middle. How far the ends thin out is told by girths of the gathered hair, and
+//! where the line lies by points of it. Both are met one after the other: shares of every strand are made shorter until
+//! the gathered hair thins as measured, then hair near the line is moved until the line lies where it was seen.
+
+use super::{Hair, Lengths, SHARES};
+use crate::cut::taut_mm;
+use crate::fall::{End, Fall, ends, fall};
+use crate::head::Landmark;
+use crate::reading::{Girth, LinePoint, RawReading};
+use rayon::prelude::*;
+use serde::Serialize;
+use std::f64::consts::TAU;
+
+/// Share of the hair of a sector whose ends are seen as its line: single long hairs are no line, and layers aren't it.
+const IN_LINE: f64 = 0.125;
+/// Half the angle of a sector, radians: a hand's width at the back of the head.
+const SECTOR: f64 = 0.45;
+/// How far above the line hair still belongs to it, mm.
+const LINE_BAND_MM: f64 = 60.0;
+/// How far round from a measured point its say reaches, radians.
+const REACH: f64 = 0.6;
+/// Distance of the line from where it was measured that is close enough, mm, and how often it is moved at most.
+const CLOSE_MM: f64 = 1.0;
+const MOVES: usize = 16;
+/// How many times as far as it still lies off a point is moved next at most.
+const MOST_GAIN: f64 = 3.0;
+const LEAST_GAIN: f64 = 0.2;
+/// How many times as far as it lay off at first a point is moved altogether at most. Beside a shoulder hair that is made longer slides off to
+/// front and back, and no line can be laid: it must not be pulled at for ever.
+const MOST_TIMES: f64 = 3.0;
+/// How much shorter or longer than read a strand is made for the line's sake, as a share: what asks for more contradicts
+/// the zones, and is better said than hidden.
+const MOST_MOVED: f64 = 0.4;
+/// How far the tie stands off the head, mm.
+const TIE_OFF_MM: f64 = 12.0;
+
+/// A measured figure beside the same of the computed hair.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Agreement {
+    /// As measured, mm.
+    pub measured_mm: f64,
+    /// Of the computed hair, mm; none where no hair reaches.
+    pub computed_mm: Option<f64>,
+}
+
+/// How well the computed hair agrees with what was measured as a whole.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Agreements {
+    /// Heights of the line above the ear canals, in the order in which its points were given.
+    pub line: Vec<Agreement>,
+    /// Girths, in the order in which they were given.
+    pub girths: Vec<Agreement>,
+}
+
+/// The hair as it is.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HairNow {
+    /// How it falls.
+    pub fall: Fall,
+    /// How well that agrees with what was measured of it as a whole.
+    pub agreements: Agreements,
+}
+
+impl HairNow {
+    /// Of hair that was grown from this reading.
+    pub fn of(hair: &Hair, reading: &RawReading) -> Self {
+        Self { fall: fall(hair, &hair.lengths), agreements: agreements(hair, reading) }
+    }
+}
+
+/// How well hair agrees with the reading it was grown from.
+pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
+    let all = ends(hair, &hair.lengths);
+    let line = reading.line.iter().map(|point| Agreement {
+        measured_mm: point.lies.height_mm(&hair.measures),
+        computed_mm: line_mm(hair, &all, point.at.azimuth()),
+    });
+    let gathered = (reading.girths.len() > 1).then(|| Gathering::of(hair, &reading.girths));
+    let first = reading.girths.first().map_or(0.0, |girth| girth.girth_mm);
+    let girths = gathered.iter().flat_map(|gathering| {
+        let shares = gathering.shares(&WHOLE);
+        reading.girths.iter().zip(shares).map(|(girth, share)| Agreement {
+            measured_mm: girth.girth_mm,
+            computed_mm: Some(first * share.sqrt()),
+        })
+    });
+    Agreements { line: line.collect(), girths: girths.collect() }
+}
+
+/// Makes the hair agree with girths and line of a reading that has been checked.
+pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
+    let thinned = reading.girths.len() > 1;
+    // What is moved for the line changes what the tie gathers a little, so a line is followed by one more round.
+    let rounds = if thinned && !reading.line.is_empty() { 2 } else { 1 };
+    for _ in 0..rounds {
+        let profile = if thinned { Gathering::of(hair, &reading.girths).fitted() } else { WHOLE };
+        thin(hair, &profile);
+        lay_line(hair, &reading.line);
+        if rounds == 1 {
+            return;
+        }
+        thin(hair, &profile.map(f64::recip));
+    }
+    let profile = Gathering::of(hair, &reading.girths).fitted();
+    thin(hair, &profile);
+}
+
+fn thin(hair: &mut Hair, profile: &Profile) {
+    for lengths in &mut hair.lengths {
+        for (length, share) in lengths.iter_mut().zip(profile) {
+            *length *= share;
+        }
+    }
+}
+
+/// Height of the line in the sector round an azimuth, mm: of its lowest ends. None where no hair ends.
+fn line_mm(hair: &Hair, ends: &[End], azimuth: f64) -> Option<f64> {
+    let mut inside: Vec<(f64, f64)> = ends
+        .iter()
+        .filter_map(|end| {
+            let off = turn(leaves(hair, end.strand) - azimuth).abs();
+            (off < SECTOR).then(|| (end.at.y, end.room_mm2 * (1.0 - off / SECTOR)))
+        })
+        .collect();
+    inside.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let all: f64 = inside.iter().map(|(_, hairs)| hairs).sum();
+    // The mean of the lowest eighth changes evenly while hair is moved, where a single end would jump.
+    let mut room = IN_LINE * all;
+    let mut moment = 0.0;
+    for (height, hairs) in inside {
+        moment += height * hairs.min(room);
+        room -= hairs.min(room);
+    }
+    (all > 0.0).then(|| moment / (IN_LINE * all))
+}
+
+/// The azimuth at which a strand leaves the head. Whose line it belongs to is told by this, and not by where it ends: hair
+/// that just reaches a shoulder slides off it to front or back.
+fn leaves(hair: &Hair, strand: usize) -> f64 {
+    let leave = hair.drapes[strand].leave();
+    leave.x.atan2(leave.z)
+}
+
+/// An angle from −π to π.
+fn turn(angle: f64) -> f64 {
+    angle - TAU * (angle / TAU).round()
+}
+
+/// A point of the line.
+struct Laid {
+    azimuth: f64,
+    /// Where it was measured, and where the line lay there before anything was moved, mm.
+    wanted_mm: f64,
+    lay_mm: f64,
+    /// How far hair is moved up for it, mm.
+    up_mm: f64,
+    /// How many times as far as it is off it is moved next.
+    gain: f64,
+    off_mm: f64,
+}
+
+/// Moves hair near the line up or down until the line lies where it was measured.
+fn lay_line(hair: &mut Hair, points: &[LinePoint]) {
+    let all = ends(hair, &hair.lengths);
+    let mut laid: Vec<Laid> = points
+        .iter()
+        .filter_map(|point| {
+            let (azimuth, wanted_mm) = (point.at.azimuth(), point.lies.height_mm(&hair.measures));
+            let lay_mm = line_mm(hair, &all, azimuth)?;
+            Some(Laid { azimuth, wanted_mm, lay_mm, up_mm: 0.0, gain: 1.0, off_mm: wanted_mm - lay_mm })
+        })
+        .collect();
+    let read = hair.lengths.clone();
+    for _ in 0..MOVES {
+        if laid.iter().all(|at| at.off_mm.abs() < CLOSE_MM) {
+            return;
+        }
+        for at in &mut laid {
+            let most = LINE_BAND_MM + MOST_TIMES * (at.wanted_mm - at.lay_mm).abs();
+            at.up_mm = (at.up_mm + at.gain * at.off_mm).clamp(-most, most);
+        }
+        let here = &*hair;
+        let lengths = read.par_iter().enumerate().map(|(i, read)| moved(here, i, read, &laid)).collect();
+        hair.lengths = lengths;
+        let all = ends(hair, &hair.lengths);
+        for at in &mut laid {
+            let off = at.wanted_mm - line_mm(hair, &all, at.azimuth).unwrap_or(at.wanted_mm);
+            // Where hair lies on a shoulder it comes up by less than it is moved, beside one that is moved by more.
+            at.gain = if off * at.off_mm < 0.0 {
+                (0.5 * at.gain).max(LEAST_GAIN)
+            } else if off.abs() > 0.5 * at.off_mm.abs() {
+                (1.5 * at.gain).min(MOST_GAIN)
+            } else {
+                at.gain
+            };
+            at.off_mm = off;
+        }
+    }
+}
+
+/// The lengths of a strand that was read like this, moved with the line.
+fn moved(hair: &Hair, strand: usize, read: &Lengths, laid: &[Laid]) -> Lengths {
+    let (model, drape) = (hair.strands[strand].model, &hair.drapes[strand]);
+    let mut last = (f64::NAN, 0.0);
+    read.map(|fibre| {
+        if fibre != last.0 {
+            let worn = model.worn_mm(fibre, hair.worn);
+            let up = raised(leaves(hair, strand), drape.place(worn).y, laid);
+            let new = if up == 0.0 { None } else { model.fibre_from_worn((worn - up).max(0.0), hair.worn) };
+            let bounded = |new: f64| new.clamp((1.0 - MOST_MOVED) * fibre, (1.0 + MOST_MOVED) * fibre);
+            last = (fibre, new.map_or(fibre, bounded));
+        }
+        last.1
+    })
+}
+
+/// How far hair that ended here goes up with the line, mm.
+fn raised(azimuth: f64, end_mm: f64, laid: &[Laid]) -> f64 {
+    let (mut says, mut sum) = (0.0, 0.0);
+    for at in laid {
+        let aside = turn(azimuth - at.azimuth) / REACH;
+        let says_here = (-aside * aside).exp();
+        // Hair well above the line is of the layers and stays; a line that goes up takes along what it meets.
+        let band = LINE_BAND_MM + (at.wanted_mm - at.lay_mm).max(0.0);
+        let above = ((end_mm - at.lay_mm) / band).clamp(0.0, 1.0);
+        says += says_here;
+        sum += says_here * at.up_mm * (1.0 - above * above * (3.0 - 2.0 * above));
+    }
+    if says < 1e-3 { 0.0 } else { sum / says.max(1.0) }
+}
+
+/// Hair gathered in one tie at the occipital bone.
+struct Gathering {
+    /// For each girth and each eighth of the strands: how much of its length it must keep to reach the girth, ascending,
+    /// with the hairs up to it.
+    keeps: Vec<[Vec<(f64, f64)>; SHARES]>,
+    /// The measured share at each girth of what is in the first.
+    wanted: Vec<f64>,
+}
+
+/// How much of its length each eighth of every strand keeps, falling.
+type Profile = [f64; SHARES];
+
+/// All of it.
+const WHOLE: Profile = [1.0; SHARES];
+
+impl Gathering {
+    fn of(hair: &Hair, girths: &[Girth]) -> Self {
+        let bone = Landmark::Occipital.point(&hair.form, &hair.hairline);
+        let tie = bone * (1.0 + TIE_OFF_MM / bone.norm());
+        let ways: Vec<f64> =
+            hair.strands.iter().map(|strand| taut_mm(&hair.form, &strand.root.at, &tie)).collect();
+        let keeps = girths.iter().map(|girth| {
+            std::array::from_fn(|share| {
+                let mut keeps: Vec<(f64, f64)> = hair
+                    .strands
+                    .iter()
+                    .zip(&hair.lengths)
+                    .zip(&ways)
+                    .filter_map(|((strand, lengths), way)| {
+                        let below = strand.model.fibre_from_hanging(girth.from_tie_mm, 0.0)?;
+                        Some(((way + below) / lengths[share].max(1e-9), strand.hairs))
+                    })
+                    .collect();
+                keeps.sort_by(|a, b| a.0.total_cmp(&b.0));
+                let mut hairs = 0.0;
+                for each in &mut keeps {
+                    hairs += each.1;
+                    each.1 = hairs;
+                }
+                keeps
+            })
+        });
+        let first = girths.first().map_or(1.0, |girth| girth.girth_mm);
+        let wanted = girths.iter().map(|girth| (girth.girth_mm / first).powi(2).min(1.0));
+        Self { keeps: keeps.collect(), wanted: wanted.collect() }
+    }
+
+    /// Share of the hair in the first girth that reaches each of them.
+    fn shares(&self, profile: &Profile) -> Vec<f64> {
+        let reaching = |keeps: &[Vec<(f64, f64)>; SHARES]| -> f64 {
+            let hairs = |(keeps, share): (&Vec<(f64, f64)>, &f64)| match keeps
+                .partition_point(|(keep, _)| keep <= share)
+            {
+                0 => 0.0,
+                n => keeps[n - 1].1,
+            };
+            keeps.iter().zip(profile).map(hairs).sum()
+        };
+        let first = self.keeps.first().map_or(0.0, reaching);
+        self.keeps.iter().map(|keeps| if first > 0.0 { reaching(keeps) / first } else { 0.0 }).collect()
+    }
+
+    /// The profile with which the hair thins out as measured: least squares of the relative errors of girths, found by
+    /// moving one share at a time by ever smaller steps.
+    fn fitted(&self) -> Profile {
+        let cost = |profile: &Profile| -> f64 {
+            let shares = self.shares(profile);
+            let fits = shares
+                .iter()
+                .zip(&self.wanted)
+                .map(|(have, wanted)| (have.sqrt() / wanted.sqrt().max(1e-3) - 1.0).powi(2));
+            // Of profiles that fit alike the evenest is taken.
+            let bends = profile.windows(3).map(|three| (three[0] - 2.0 * three[1] + three[2]).powi(2));
+            fits.sum::<f64>() + EVENNESS * bends.sum::<f64>() + FULL_LENGTH * (1.0 - profile[0]).powi(2)
+        };
+        let even =
+            |taper: f64| -> Profile { std::array::from_fn(|k| 1.0 - taper * k as f64 / (SHARES - 1) as f64) };
+        let mut best = (0..=20)
+            .map(|i| even(f64::from(i) * 0.045))
+            .map(|profile| (cost(&profile), profile))
+            .min_by(|a, b| a.0.total_cmp(&b.0))
+            .unwrap_or((f64::INFINITY, even(0.0)));
+        let mut step = 0.08;
+        while step > 1e-3 {
+            let mut better = false;
+            for k in 0..SHARES {
+                for by in [step, -step] {
+                    let mut tried = best.1;
+                    // A share that is moved pushes its neighbours along: the profile never rises.
+                    let to = (tried[k] + by).clamp(LEAST_SHARE, 1.0);
+                    tried[k] = to;
+                    tried[..k].iter_mut().for_each(|share| *share = share.max(to));
+                    tried[k..].iter_mut().for_each(|share| *share = share.min(to));
+                    let found = cost(&tried);
+                    if found < best.0 {
+                        best = (found, tried);
+                        better = true;
+                    }
+                }
+            }
+            if !better {
+                step *= 0.5;
+            }
+        }
+        best.1
+    }
+}
+
+/// How much a bend of the profile weighs against an error of a girth.
+const EVENNESS: f64 = 1e-3;
+/// How much it weighs that the longest share is shorter than the strand that was read.
+const FULL_LENGTH: f64 = 0.02;
+/// Shortest share of a strand that is taken to be there.
+const LEAST_SHARE: f64 = 0.05;

@@ -1,0 +1,90 @@
+//! Documents of an earlier shape, and what becomes of them.
+#![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
+
+use chrono::NaiveDate;
+use serde_json::{Value, json};
+use spirel_store::{ClientDraft, Role, Store};
+use spirel_testkit::fresh_database_url;
+use sqlx::migrate::Migrator;
+use std::path::Path;
+use uuid::Uuid;
+
+/// A database as it was before the migration of this number.
+async fn before(url: &str, number: &str) -> Store {
+    let folder = tempfile::tempdir().unwrap();
+    let all = Path::new(env!("CARGO_MANIFEST_DIR")).join("migrations");
+    for file in std::fs::read_dir(all).unwrap().map(|file| file.unwrap()) {
+        if file.file_name().to_str().unwrap() < number {
+            std::fs::copy(file.path(), folder.path().join(file.file_name())).unwrap();
+        }
+    }
+    let store = Store::connect(url).unwrap();
+    Migrator::new(folder.path()).await.unwrap().run(store.pool()).await.unwrap();
+    store
+}
+
+#[tokio::test]
+async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_that_was_saved_is_changed() {
+    let url = fresh_database_url().await;
+    let store = before(&url, "0003").await;
+    // Houses, people, clients and visits had their shape of today then.
+    let house = store.add_house("Old house").await.unwrap();
+    let wren = store
+        .add_person(house, "Wren", "w@old.example", Role::Stylist, "a long enough password")
+        .await
+        .unwrap();
+    let draft = ClientDraft { name: "Odile".into(), consent: true, ..ClientDraft::default() };
+    let client = store.add_client(&wren, &draft).await.unwrap();
+    let day = NaiveDate::from_ymd_opt(2026, 1, 2).unwrap();
+    let mut visits = Vec::new();
+    for _ in 0..3 {
+        visits.push(store.add_visit(&wren, client, day).await.unwrap());
+    }
+    let [both, plan_alone, no_plan] = visits[..] else { panic!("three visits") };
+    let read = json!({"zones": {"top": {"stretched_mm": 300.1, "moisture": "dry", "strands": 1}}});
+    let plan = json!({"cut": {"name": "Line"}, "felt": {"occiput": -0.8, "crown": 0.0}, "taper": 0.25});
+    let earlier = json!({"cut": {"name": "First"}, "taper": 0.9});
+    for (visit, stage, version, body) in [
+        (both, "read", 1, &read),
+        (both, "plan", 1, &earlier),
+        (both, "plan", 2, &plan),
+        (plan_alone, "plan", 1, &plan),
+        (no_plan, "read", 1, &read),
+    ] {
+        sqlx::query("INSERT INTO stage_document VALUES (?, ?, ?, ?, 1, ?, ?, UTC_TIMESTAMP(3))")
+            .bind(visit)
+            .bind(stage)
+            .bind(version)
+            .bind(house)
+            .bind(body.to_string())
+            .bind(wren.person_id)
+            .execute(store.pool())
+            .await
+            .unwrap();
+    }
+    store.close().await;
+
+    let store = Store::open(&url).await.unwrap();
+    let rows: Vec<(Uuid, String, u32, u16, String)> = sqlx::query_as(
+        "SELECT visit_id, CAST(stage AS CHAR), version, schema_version, CAST(body AS CHAR)
+         FROM stage_document ORDER BY visit_id, stage, version",
+    )
+    .fetch_all(store.pool())
+    .await
+    .unwrap();
+    let found = |visit: Uuid, stage: &str, version: u32| -> (u16, Value) {
+        let row = rows.iter().find(|row| (row.0, row.1.as_str(), row.2) == (visit, stage, version));
+        let row = row.unwrap_or_else(|| panic!("{visit} {stage} {version}: {rows:?}"));
+        (row.3, serde_json::from_str(&row.4).unwrap())
+    };
+    let mut whole = read.clone();
+    whole["felt"] = plan["felt"].clone();
+    whole["taper"] = plan["taper"].clone();
+    assert_eq!(found(both, "read", 2), (2, whole));
+    assert_eq!(found(both, "plan", 3), (2, json!({"cut": {"name": "Line"}})));
+    assert_eq!(found(both, "plan", 2), (1, plan.clone()), "what was saved stays");
+    assert_eq!(found(plan_alone, "read", 1), (2, json!({"felt": plan["felt"], "taper": plan["taper"]})));
+    assert_eq!(found(plan_alone, "plan", 2).1, json!({"cut": {"name": "Line"}}));
+    assert_eq!(rows.iter().filter(|row| row.0 == no_plan).count(), 1);
+    store.close().await;
+}

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+/** The hair as it is now: where its line lies, how the computed hair falls, and how well the two agree. */
+import type { Agreement, Figure, HairNow, LineAt, LinePoint, Point } from "@/api";
+import { above, behind, profile } from "@/shared/headDrawing";
+import { frame, outline, strands, type View } from "@/shared/fallDrawing";
+import LengthField from "@/shared/LengthField.vue";
+import { useUnit } from "@/shared/unit";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import { apart, LINE } from "./agreement";
+
+const line = defineModel<LinePoint[]>();
+const props = defineProps<{
+  figure: Figure;
+  now: HairNow | undefined;
+  faultAt: (field: string) => string | undefined;
+  disabled: boolean;
+}>();
+const { t } = useI18n();
+const { say } = useUnit();
+
+const VIEWS: readonly View[] = ["front", "left", "back"];
+const skin = (view: View) =>
+  view === "top" ? above(props.figure) : view === "left" ? profile(props.figure) : behind(props.figure);
+const shown = computed(() => (props.now ? frame([props.now.fall], []) : undefined));
+const box = computed(() => {
+  if (!shown.value) return "";
+  const { half, top, bottom } = shown.value;
+  return `${-half} ${-top} ${2 * half} ${top - bottom}`;
+});
+
+const points = computed(() => line.value ?? []);
+const at = (place: LineAt) => points.value.findIndex((each) => each.at === place);
+const given = (place: LineAt) => points.value[at(place)];
+const fault = (place: LineAt, field: string) =>
+  given(place) ? props.faultAt(`line.${at(place)}.${field}`) : undefined;
+
+function put(place: LineAt, lies: LinePoint["lies"] | undefined) {
+  const rest = points.value.filter((each) => each.at !== place);
+  const all = lies ? [...rest, { at: place, lies }] : rest;
+  line.value = LINE.flatMap((name) => all.filter((each) => each.at === name));
+}
+function choose(place: LineAt, event: Event) {
+  const point = (event.target as HTMLSelectElement).value as Point | "";
+  put(place, point ? { point, below_mm: 0 } : undefined);
+}
+
+function words(agreement: Agreement | undefined): { text: string; far: boolean } | undefined {
+  const off = agreement && apart(agreement);
+  if (off === undefined) return undefined;
+  if (Math.abs(off) < 5) return { text: t("read.lineAgrees"), far: false };
+  return { text: t(off < 0 ? "read.lineLower" : "read.lineHigher", { length: say(Math.abs(off)) }), far: true };
+}
+const said = computed(() => points.value.map((_, i) => words(props.now?.agreements.line[i])));
+/** The greatest difference of a girth, as a share. */
+const girthsOff = computed(() => {
+  const offs = (props.now?.agreements.girths ?? []).map((each) => Math.abs((apart(each) ?? 0) / each.measured_mm));
+  return offs.length > 0 ? Math.max(...offs) : undefined;
+});
+</script>
+
+<template>
+  <section class="now">
+    <h2>{{ t("read.now") }}</h2>
+    <div v-if="now && shown" class="views">
+      <svg v-for="view in VIEWS" :key="view" :viewBox="box" role="img" :aria-label="t(`plan.view.${view}`)">
+        <path class="skin" :d="skin(view)" />
+        <path class="strand" :d="strands(view, now.fall)" />
+        <path class="outline" :d="outline(view, now.fall)" />
+      </svg>
+    </div>
+    <p v-if="now" class="small">
+      {{
+        t("read.nowIs", {
+          grams: Math.round(now.fall.mass_g),
+          width: say(now.fall.width_mm),
+          light: say(Math.max(0, now.fall.see_through_below_mm - now.fall.lowest_mm)),
+        })
+      }}
+      <template v-if="girthsOff !== undefined">
+        {{ t("read.girthsOff", { percent: Math.round(100 * girthsOff) }) }}
+      </template>
+    </p>
+    <p v-else class="soft small">{{ t("read.nowLacks") }}</p>
+    <details>
+      <summary>
+        <b>{{ t("read.line") }}</b>
+        <span class="soft">{{ t("read.lineTaken", { n: points.length, all: LINE.length }) }}</span>
+      </summary>
+      <p class="soft small">{{ t("read.lineHint") }}</p>
+      <ul>
+        <li v-for="place in LINE" :key="place">
+          <label>
+            <span>{{ t(`read.lineAt.${place}`) }}</span>
+            <select :value="given(place)?.lies.point ?? ''" :disabled="disabled" @change="choose(place, $event)">
+              <option value="">{{ t("read.lineOpen") }}</option>
+              <option v-for="each in figure.points" :key="each.point" :value="each.point">
+                {{ t(`point.${each.point}`) }}
+              </option>
+            </select>
+          </label>
+          <LengthField
+            :model-value="given(place)?.lies.below_mm"
+            :label="t('fields.below_mm')"
+            :fault="fault(place, 'lies.below_mm')"
+            :disabled="disabled || !given(place)"
+            @update:model-value="given(place) && put(place, { ...given(place)!.lies, below_mm: $event ?? 0 })"
+          />
+          <p class="small" :class="{ far: said[at(place)]?.far }">{{ said[at(place)]?.text }}</p>
+        </li>
+      </ul>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.now {
+  display: grid;
+  gap: 8px;
+}
+
+.views {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 12px;
+}
+
+svg {
+  width: 100%;
+  max-height: 260px;
+  display: block;
+}
+
+path {
+  fill: none;
+  stroke-linejoin: round;
+}
+
+.skin {
+  fill: var(--skin);
+  stroke: var(--line-strong);
+  vector-effect: non-scaling-stroke;
+}
+
+.strand {
+  stroke: var(--now);
+  stroke-width: 1;
+  opacity: 0.35;
+}
+
+.outline {
+  stroke: var(--now);
+  stroke-width: 2;
+  vector-effect: non-scaling-stroke;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+ul {
+  list-style: none;
+  padding: 8px 0 0;
+  display: grid;
+  gap: 12px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(0, 0.8fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+
+li > p {
+  padding-top: 34px;
+}
+
+label {
+  font-weight: 600;
+  display: grid;
+  gap: 4px;
+}
+
+.far {
+  color: var(--warn);
+  font-weight: 650;
+}
+
+.far::before {
+  content: "▲ ";
+  font-size: 0.75em;
+}
+</style>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+/** What hand and eye know of the head beyond the tape: the skull, the part, swirls, how dense and how full the hair is. */
+import type { Growth, RawReading } from "@/api";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import GrowthList from "./GrowthList.vue";
+
+const reading = defineModel<RawReading>({ required: true });
+defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
+const { t } = useI18n();
+
+/** A number that is chosen by name; whatever else stands there shows as the nearest. */
+function byName<N extends string>(names: { [name in N]: number }, get: () => number, set: (value: number) => void) {
+  const all = Object.entries(names) as [N, number][];
+  return computed<N>({
+    get: () => all.reduce((best, each) => (Math.abs(each[1] - get()) < Math.abs(best[1] - get()) ? each : best))[0],
+    set: (name) => set(names[name]),
+  });
+}
+
+const OCCIPUT = { flat: -0.8, ordinary: 0, full: 0.8 };
+const occiput = byName(
+  OCCIPUT,
+  () => reading.value.felt?.occiput ?? 0,
+  (value) => (reading.value = { ...reading.value, felt: { crown: 0, ...reading.value.felt, occiput: value } }),
+);
+const CROWN = { low: -0.8, ordinary: 0, high: 0.8 };
+const crown = byName(
+  CROWN,
+  () => reading.value.felt?.crown ?? 0,
+  (value) => (reading.value = { ...reading.value, felt: { occiput: 0, ...reading.value.felt, crown: value } }),
+);
+const PARTS = { left: 25, centre: 0, right: -25 };
+const part = byName(
+  PARTS,
+  () => reading.value.part?.left_mm ?? 0,
+  (value) => (reading.value = { ...reading.value, part: { left_mm: value } }),
+);
+const density = computed<number | undefined>({
+  get: () => reading.value.hairs_per_cm2,
+  set: (value) => {
+    if (value !== undefined) reading.value = { ...reading.value, hairs_per_cm2: value };
+  },
+});
+const taper = computed<number | undefined>({
+  get: () => Math.round(100 * (reading.value.taper ?? 0)),
+  set: (percent) => {
+    if (percent !== undefined) reading.value = { ...reading.value, taper: percent / 100 };
+  },
+});
+const growth = computed<Growth[]>({
+  get: () => reading.value.growth ?? [],
+  set: (all) => (reading.value = { ...reading.value, growth: all }),
+});
+const choices = <N extends string>(names: { [name in N]: number }, key: string) =>
+  (Object.keys(names) as N[]).map((value) => ({ value, label: t(`read.${key}.${value}`) }));
+</script>
+
+<template>
+  <details class="head">
+    <summary>
+      <b>{{ t("read.head") }}</b> <span class="soft">{{ t("read.headHint") }}</span>
+    </summary>
+    <div class="stack">
+      <div class="pair">
+        <ChoiceRow
+          v-model="occiput"
+          :label="t('read.occiput')"
+          :choices="choices(OCCIPUT, 'felt')"
+          :disabled="disabled"
+        />
+        <ChoiceRow
+          v-model="crown"
+          :label="t('read.crownFelt')"
+          :choices="choices(CROWN, 'crownAt')"
+          :disabled="disabled"
+        />
+        <ChoiceRow v-model="part" :label="t('read.part')" :choices="choices(PARTS, 'partAt')" :disabled="disabled" />
+      </div>
+      <div class="pair">
+        <LengthField
+          v-model="density"
+          :label="t('read.density')"
+          sign="1/cm²"
+          :fault="faultAt('hairs_per_cm2')"
+          :disabled="disabled"
+        />
+        <LengthField
+          v-model="taper"
+          :label="t('read.taper')"
+          :hint="t('read.taperHint')"
+          sign="%"
+          :fault="faultAt('taper')"
+          :disabled="disabled"
+        />
+      </div>
+      <GrowthList v-model="growth" :fault-at="faultAt" :disabled="disabled" />
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+}
+
+.pair > .length {
+  flex: 1 1 200px;
+}
+</style>

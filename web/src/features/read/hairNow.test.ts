@@ -1,0 +1,63 @@
+// @vitest-environment happy-dom
+import type { Figure, HairNow as Now, LinePoint } from "@/api";
+import { i18n } from "@/app/i18n";
+import { mount } from "@vue/test-utils";
+import { createPinia } from "pinia";
+import { describe, expect, it } from "vitest";
+import { apart } from "./agreement";
+import HairNow from "./HairNow.vue";
+
+const points = [
+  { point: "chin", height_mm: -100 },
+  { point: "shoulder", height_mm: -170 },
+];
+const figure = { points, zones: [], half_length_mm: 95, half_breadth_mm: 75, top_mm: 125 } as unknown as Figure;
+
+function form(line: LinePoint[], now?: Now) {
+  const props = { modelValue: line, figure, now, faultAt: () => undefined, disabled: false };
+  const wrapper = mount(HairNow, { props, global: { plugins: [i18n, createPinia()] } });
+  return { wrapper, said: () => wrapper.emitted<[LinePoint[]]>("update:modelValue")?.at(-1)?.[0] };
+}
+const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm = 0): LinePoint => ({
+  at: place,
+  lies: { point, below_mm },
+});
+
+describe("the line of the hair as it is", () => {
+  it("is kept in the order of the head, whatever was said first", async () => {
+    const { wrapper, said } = form([at("back", "shoulder")]);
+    const selects = wrapper.findAll("select");
+    await selects[0]!.setValue("chin");
+    expect(said()).toEqual([at("front_left", "chin"), at("back", "shoulder")]);
+    await selects[2]!.setValue("");
+    expect(said()).toEqual([at("front_left", "chin")]);
+  });
+
+  it("takes how far below a point it lies, and nothing where no point is named", async () => {
+    const { wrapper, said } = form([at("back", "shoulder")]);
+    const fields = wrapper.findAll(".length input");
+    expect(fields.map((field) => field.attributes("disabled") !== undefined)).toEqual([true, true, false, true, true]);
+    await fields[2]!.setValue("3");
+    expect(said()).toEqual([at("back", "shoulder", 30)]);
+  });
+
+  it("says where the zones don't agree with it", () => {
+    const fall = { front: { heights_mm: [], one_mm: [], other_mm: [] }, lines: [], lowest_mm: -200 };
+    const now = {
+      fall: { ...fall, side: fall.front, mass_g: 80, width_mm: 180, see_through_below_mm: -190 },
+      agreements: {
+        line: [
+          { measured_mm: -100, computed_mm: -101 },
+          { measured_mm: -170, computed_mm: -200 },
+        ],
+        girths: [{ measured_mm: 80, computed_mm: 84 }],
+      },
+    } as unknown as Now;
+    const { wrapper } = form([at("front_left", "chin"), at("back", "shoulder")], now);
+    const said = wrapper.findAll("li > p").map((each) => each.text());
+    expect(said[0]).toBe("The computed hair agrees.");
+    expect(said[2]).toContain("3.0 cm lower");
+    expect(wrapper.text()).toContain("to 5 %");
+    expect(apart({ measured_mm: 3, computed_mm: null })).toBeUndefined();
+  });
+});
