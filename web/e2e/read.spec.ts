@@ -58,7 +58,10 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
   await wren.getByLabel("How much").fill("90");
   await expect(wren.getByText(/If it came suddenly or in patches, stop and refer/)).toBeVisible();
   await wren.getByLabel("What is there").selectOption("sore_skin");
-  await expect(wren.getByText(/^Sore skin is noted/)).toBeVisible();
+  const sore = wren.getByRole("note").filter({ hasText: "Sore skin is noted" });
+  await sore.getByRole("button", { name: "Noted" }).click();
+  await expect(sore).toBeHidden();
+  await expect(wren.getByText(/^Noted: Sore skin is noted/)).toBeVisible();
   await wren.getByLabel("What is there").selectOption("thin");
   await expect(saveState(wren)).toHaveText(SAVED);
 
@@ -140,4 +143,32 @@ test("the line and the girths are met by the computed hair, and what contradicts
   await expect(now.getByText(/The computed hair ends [\d.]+ cm higher: a zone was read too short/)).toBeVisible();
   await wren.keyboard.press("Control+z");
   await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
+});
+
+test("what is said in the talk brings its cautions, and the plan minds the tie", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Talk");
+  await wren.getByText("Client is a minor").click();
+  const guardian = wren.getByRole("note").filter({ hasText: "begin only once a guardian has agreed" });
+  await expect(guardian).toBeVisible();
+  await wren.getByText("A guardian has agreed").click();
+  await expect(guardian).toBeHidden();
+  await wren.getByLabel("lightened").check();
+  const treated = wren.getByRole("note").filter({ hasText: "stretches and breaks more easily" });
+  await treated.getByRole("button", { name: "Noted" }).click();
+  await expect(treated).toBeHidden();
+  await wren.getByText("Client is a minor").click();
+  await wren.getByText("History and habits").click();
+  await wren.getByLabel("Weeks since the last cut").fill("2000");
+  await expect(wren.getByText(/This must be from 0 to 1040 weeks/)).toBeVisible();
+  await wren.getByLabel("Weeks since the last cut").fill("9");
+  await wren.getByText("Ties it back for work or sport").click();
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  await wren.getByRole("link", { name: /^Plan/ }).click();
+  const asked = wren.waitForRequest("**/api/compute/fall");
+  await wren.getByLabel("Begin with a cut").selectOption({ index: 1 });
+  expect(((await asked).postDataJSON() as { ties_back: boolean }).ties_back).toBe(true);
+  await wren.reload();
+  await wren.getByRole("link", { name: /^Talk/ }).click();
+  await expect(wren.getByText(/^Noted: Treated hair/)).toBeVisible();
 });

@@ -163,6 +163,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("distance at which hairs in a picture run together, px", SCOPE_BLUR_PX),
     ("error of a count of hairs, share", SCOPE_SD_SHARE),
     ("error of a girth of gathered hair, mm", GIRTH_SD_MM),
+    ("hair that holds in a tie, mm", TIE_HOLD_MM),
 ];
 
 /// Hairs on a square centimetre of scalp where nothing was counted.
@@ -187,6 +188,9 @@ pub const SCOPE_BLUR_PX: Constant = constant(0.75, (0.0, 6.0), OWN);
 pub const SCOPE_SD_SHARE: Constant = constant(0.07, (0.02, 0.15), OWN);
 /// One standard error of a tape round gathered hair, mm.
 pub const GIRTH_SD_MM: Constant = constant(2.0, (1.0, 5.0), OWN);
+
+/// Length that has to go through a tie for it to hold, mm.
+pub const TIE_HOLD_MM: Constant = constant(25.0, (15.0, 50.0), OWN);
 
 #[cfg(test)]
 mod tests {

@@ -36,6 +36,9 @@ pub struct FallRequest {
     /// How it is worn.
     #[serde(default)]
     pub worn: WornStyle,
+    /// Whether the hair is tied back for work or sport.
+    #[serde(default)]
+    pub ties_back: bool,
     /// The plan.
     pub plan: Plan,
     /// Number, from 0, of the move whose sections are wanted.
@@ -89,8 +92,8 @@ impl FallRequest {
     pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
         let mut faults = FieldErrors::default();
         let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
-        let (reports, unit) = (&result.moves, self.unit);
-        let judged = Judged { hair, lengths: &result.lengths, cut: &self.plan.cut, reports, unit };
+        let (reports, unit, ties_back) = (&result.moves, self.unit, self.ties_back);
+        let judged = Judged { hair, lengths: &result.lengths, cut: &self.plan.cut, reports, unit, ties_back };
         let findings = findings(&judged);
         for (i, each) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
@@ -147,6 +150,7 @@ mod tests {
         FallRequest {
             reading,
             worn: WornStyle::default(),
+            ties_back: false,
             plan,
             show_move: Some(1),
             show_section: None,

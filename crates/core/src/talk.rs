@@ -46,6 +46,103 @@ pub enum Part {
     Moves,
 }
 
+/// The fringe.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum FringeWish {
+    /// Not said yet.
+    #[default]
+    NotSaid,
+    /// None, and none is wished.
+    None,
+    /// There is one.
+    Has,
+    /// One is wished.
+    Wants,
+    /// It is grown out.
+    GrowingOut,
+}
+
+/// Who styles the hair on most days.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum StyledBy {
+    /// Not said yet.
+    #[default]
+    NotSaid,
+    /// The client.
+    Client,
+    /// Somebody at home.
+    SomebodyElse,
+    /// The house.
+    House,
+}
+
+/// The air the hair is mostly worn in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Climate {
+    /// Not said yet.
+    #[default]
+    NotSaid,
+    /// Dry.
+    Dry,
+    /// As usual.
+    Moderate,
+    /// Damp.
+    Damp,
+}
+
+/// What changes hair; noted, never judged.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum HairEvent {
+    /// A birth within the last year.
+    Birth,
+    /// An illness.
+    Illness,
+    /// A medicine.
+    Medicine,
+    /// Something else.
+    Other,
+}
+
+/// What was done to the hair chemically.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Treatment {
+    /// Coloured.
+    Coloured,
+    /// Lightened.
+    Lightened,
+    /// Straightened.
+    Straightened,
+    /// Curled.
+    Curled,
+}
+
+/// What the talk asks to be careful about, said short and left to those who are licensed to judge it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum TalkCaution {
+    /// A minor without a guardian's word.
+    Guardian,
+    /// Sore, broken or shedding scalp.
+    Scalp,
+    /// Something seen that spreads: stop, follow the local health code.
+    Infestation,
+    /// Treated hair stretches and breaks more easily.
+    Treated,
+    /// An event that changes hair: what is read today may not hold at the next visit.
+    Event,
+}
+
 /// Longest note kept, characters.
 pub const LONGEST_NOTE: u32 = 4000;
 /// Longest short answer kept, characters.
@@ -73,20 +170,106 @@ pub struct Talk {
     pub chemical_history: String,
     /// Sore, broken or shedding scalp was mentioned or seen: the caution is shown.
     pub scalp_concern: bool,
+    /// Something that can spread was mentioned or seen.
+    #[serde(skip_serializing_if = "is_default")]
+    pub infestation: bool,
+    /// Who styles it on most days.
+    #[serde(skip_serializing_if = "is_default")]
+    pub styled_by: StyledBy,
+    /// The fringe.
+    #[serde(skip_serializing_if = "is_default")]
+    pub fringe: FringeWish,
+    /// Whether glasses are worn.
+    #[serde(skip_serializing_if = "is_default")]
+    pub glasses: bool,
+    /// The air it is mostly worn in.
+    #[serde(skip_serializing_if = "is_default")]
+    pub climate: Climate,
+    /// Products used.
+    #[serde(skip_serializing_if = "String::is_empty")]
+    pub products: String,
+    /// Weeks since the last cut, 0 to 1,040.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub weeks_since_cut: Option<u32>,
+    /// What was done to it chemically.
+    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
+    pub treatments: BTreeSet<Treatment>,
+    /// What changed it lately.
+    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
+    pub events: BTreeSet<HairEvent>,
+    /// Whether the client is a minor.
+    #[serde(skip_serializing_if = "is_default")]
+    pub minor: bool,
+    /// Whether a guardian has agreed to the cut.
+    #[serde(skip_serializing_if = "is_default")]
+    pub guardian_agrees: bool,
+    /// Whether photographs may be taken; none until it was asked.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub photographs: Option<bool>,
+    /// Cautions that somebody has taken note of: who and when stands with the version that first has them.
+    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
+    pub noted: BTreeSet<TalkCaution>,
     /// Anything else.
     pub notes: String,
 }
 
+fn is_default<T: Default + PartialEq>(value: &T) -> bool {
+    *value == T::default()
+}
+
 impl Talk {
+    /// What to be careful about, the gravest first.
+    pub fn cautions(&self) -> Vec<TalkCaution> {
+        [
+            (TalkCaution::Guardian, self.minor && !self.guardian_agrees),
+            (TalkCaution::Infestation, self.infestation),
+            (TalkCaution::Scalp, self.scalp_concern),
+            (TalkCaution::Treated, !self.treatments.is_empty()),
+            (TalkCaution::Event, !self.events.is_empty()),
+        ]
+        .into_iter()
+        .filter_map(|(caution, holds)| holds.then_some(caution))
+        .collect()
+    }
+
     /// Checks lengths and ranges.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if let Some(minutes) = self.minutes_a_day {
             faults.range("minutes_a_day", f64::from(minutes), (0.0, 240.0), "min");
         }
+        if let Some(weeks) = self.weeks_since_cut {
+            faults.range("weeks_since_cut", f64::from(weeks), (0.0, 1040.0), "weeks");
+        }
+        faults.text("products", &self.products, LONGEST_ANSWER);
         faults.text("fear", &self.fear, LONGEST_ANSWER);
         faults.text("chemical_history", &self.chemical_history, LONGEST_NOTE);
         faults.text("notes", &self.notes, LONGEST_NOTE);
         faults.or(())
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn cautions_follow_from_what_was_said_and_an_empty_talk_has_none() {
+        assert!(Talk::default().cautions().is_empty());
+        let child = Talk { minor: true, scalp_concern: true, ..Talk::default() };
+        assert_eq!(child.cautions(), [TalkCaution::Guardian, TalkCaution::Scalp]);
+        let agreed = Talk { guardian_agrees: true, events: [HairEvent::Illness].into(), ..child };
+        assert_eq!(agreed.cautions(), [TalkCaution::Scalp, TalkCaution::Event]);
+    }
+
+    #[test]
+    fn what_was_not_said_is_not_written_and_what_cannot_be_is_refused() {
+        let text = serde_json::to_string(&Talk::default()).expect("plain data");
+        assert!(!text.contains("glasses") && !text.contains("noted"), "{text}");
+        assert_eq!(serde_json::from_str::<Talk>(&text).expect("our own"), Talk::default());
+        let long = Talk { weeks_since_cut: Some(2000), products: "x".repeat(501), ..Talk::default() };
+        let fields: Vec<String> =
+            long.check().expect_err("too long").0.into_iter().map(|fault| fault.field).collect();
+        assert_eq!(fields, ["weeks_since_cut", "products"]);
     }
 }

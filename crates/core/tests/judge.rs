@@ -45,6 +45,7 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
     FallRequest {
         reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),
+        ties_back: false,
         plan: Plan::of(cut),
         show_move: None,
         show_section: None,
@@ -86,4 +87,19 @@ fn of_the_cuts_that_ship_only_the_cropped_nape_steps_on_a_flat_back_and_none_on_
     };
     assert_eq!(found(-1.0), ["quay_school"]);
     assert!(found(1.0).is_empty());
+}
+
+#[test]
+fn who_ties_back_is_told_when_the_front_no_longer_reaches_and_by_how_much() {
+    let found = |held_mm: f64, ties_back: bool| {
+        let request = FallRequest { ties_back, ..request(layers(held_mm, 20.0), 0.0, 290.0) };
+        request.answer().unwrap().findings.into_iter().find(|each| each.code == FindingCode::TieNotReached)
+    };
+    let short = found(120.0, true).expect("12 cm don't reach from the brow to the back");
+    assert!(short.measure > 50.0 && short.moves == [0] && short.remedy.contains("cm more"), "{short:?}");
+    assert!(found(120.0, false).is_none(), "nobody ties it");
+    assert!(found(290.0, true).is_none(), "it was 30 cm and loses next to nothing");
+    // The remedy holds: with what is lacking left on it reaches, but for what was too short before.
+    let lacking: f64 = short.remedy.split(' ').nth(1).unwrap().parse().unwrap();
+    assert!(found(120.0 + 10.0 * lacking + 1.0, true).is_none_or(|rest| rest.measure < 0.3 * short.measure));
 }

@@ -301,6 +301,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/talk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the talk asks to be careful about, the gravest first. */
+        post: operations["talk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts": {
         parameters: {
             query?: never;
@@ -710,6 +727,11 @@ export interface components {
             visits: number;
         };
         /**
+         * @description The air the hair is mostly worn in.
+         * @enum {string}
+         */
+        Climate: "not_said" | "dry" | "moderate" | "damp";
+        /**
          * @description What holds the hair to length while it is cut.
          * @enum {string}
          */
@@ -875,6 +897,8 @@ export interface components {
              * @description Number, from 0, of the section of that move that the scene shows; some of them all if left out.
              */
             show_section?: number | null;
+            /** @description Whether the hair is tied back for work or sport. */
+            ties_back?: boolean;
             /** @description Unit of the words. */
             unit?: components["schemas"]["LengthUnit"];
             /** @description How it is worn. */
@@ -982,7 +1006,7 @@ export interface components {
          * @description What can be found.
          * @enum {string}
          */
-        FindingCode: "choppy_back";
+        FindingCode: "choppy_back" | "tie_not_reached";
         /**
          * @description The line the fingers follow.
          * @enum {string}
@@ -1024,6 +1048,11 @@ export interface components {
              */
             shorter_mm: number;
         };
+        /**
+         * @description The fringe.
+         * @enum {string}
+         */
+        FringeWish: "not_said" | "none" | "has" | "wants" | "growing_out";
         /** @description What the application tells instruments. */
         FromApp: {
             /** @enum {string} */
@@ -1183,6 +1212,11 @@ export interface components {
              */
             width_um: number;
         };
+        /**
+         * @description What changes hair; noted, never judged.
+         * @enum {string}
+         */
+        HairEvent: "birth" | "illness" | "medicine" | "other";
         /** @description The hair as it is. */
         HairNow: {
             /** @description How well that agrees with what was measured of it as a whole. */
@@ -1698,7 +1732,7 @@ export interface components {
         Place: {
             /**
              * Format: double
-             * @description How far below it, mm, −150 to 150; negative is above.
+             * @description How far below it, mm, −150 to 600 (below the waist there is no point); negative is above.
              */
             below_mm?: number;
             /** @description The point. */
@@ -1854,6 +1888,8 @@ export interface components {
             line?: components["schemas"]["LinePoint"][];
             /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
             measures?: components["schemas"]["RawMeasures"];
+            /** @description Cautions that somebody has taken note of: who and when stands with the version that first has them. */
+            noted?: components["schemas"]["Caution"][];
             /** @description Where the hair splits by itself, or is parted. */
             part?: components["schemas"]["PartLine"];
             /** @description The air in the room while it was read. */
@@ -1933,6 +1969,8 @@ export interface components {
              * @description Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
              */
             sides_differ_by?: number | null;
+            /** @description What is unusual. */
+            unusual: components["schemas"]["Unusual"][];
             /** @description Every zone in walking order. */
             zones: components["schemas"]["ZoneSummary"][];
         };
@@ -2060,6 +2098,8 @@ export interface components {
                 line?: components["schemas"]["LinePoint"][];
                 /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
                 measures?: components["schemas"]["RawMeasures"];
+                /** @description Cautions that somebody has taken note of: who and when stands with the version that first has them. */
+                noted?: components["schemas"]["Caution"][];
                 /** @description Where the hair splits by itself, or is parted. */
                 part?: components["schemas"]["PartLine"];
                 /** @description The air in the room while it was read. */
@@ -2089,16 +2129,56 @@ export interface components {
                  */
                 chemical_history: string;
                 /**
+                 * @description The air it is mostly worn in.
+                 * @default not_said
+                 */
+                climate: components["schemas"]["Climate"];
+                /**
+                 * @description What changed it lately.
+                 * @default []
+                 */
+                events: components["schemas"]["HairEvent"][];
+                /**
                  * @description What they are afraid of.
                  * @default
                  */
                 fear: string;
+                /**
+                 * @description The fringe.
+                 * @default not_said
+                 */
+                fringe: components["schemas"]["FringeWish"];
+                /**
+                 * @description Whether glasses are worn.
+                 * @default false
+                 */
+                glasses: boolean;
+                /**
+                 * @description Whether a guardian has agreed to the cut.
+                 * @default false
+                 */
+                guardian_agrees: boolean;
+                /**
+                 * @description Something that can spread was mentioned or seen.
+                 * @default false
+                 */
+                infestation: boolean;
+                /**
+                 * @description Whether the client is a minor.
+                 * @default false
+                 */
+                minor: boolean;
                 /**
                  * Format: int32
                  * @description Minutes a day the client will spend on it, 0 to 240.
                  * @default null
                  */
                 minutes_a_day: number | null;
+                /**
+                 * @description Cautions that somebody has taken note of: who and when stands with the version that first has them.
+                 * @default []
+                 */
+                noted: components["schemas"]["TalkCaution"][];
                 /**
                  * @description Anything else.
                  * @default
@@ -2110,6 +2190,16 @@ export interface components {
                  */
                 part: components["schemas"]["Part"];
                 /**
+                 * @description Whether photographs may be taken; none until it was asked.
+                 * @default null
+                 */
+                photographs: boolean | null;
+                /**
+                 * @description Products used.
+                 * @default
+                 */
+                products: string;
+                /**
                  * @description Why they came.
                  * @default []
                  */
@@ -2120,10 +2210,26 @@ export interface components {
                  */
                 scalp_concern: boolean;
                 /**
+                 * @description Who styles it on most days.
+                 * @default not_said
+                 */
+                styled_by: components["schemas"]["StyledBy"];
+                /**
                  * @description Whether it is tied back for work or sport.
                  * @default false
                  */
                 ties_back: boolean;
+                /**
+                 * @description What was done to it chemically.
+                 * @default []
+                 */
+                treatments: components["schemas"]["Treatment"][];
+                /**
+                 * Format: int32
+                 * @description Weeks since the last cut, 0 to 1,040.
+                 * @default null
+                 */
+                weeks_since_cut: number | null;
                 /**
                  * @description How the hair is worn on most days: the state every target is meant in.
                  * @default as_it_springs
@@ -2281,6 +2387,11 @@ export interface components {
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
         };
+        /**
+         * @description Who styles the hair on most days.
+         * @enum {string}
+         */
+        StyledBy: "not_said" | "client" | "somebody_else" | "house";
         /** @description A value, and where it came. */
         TakeRequest: {
             /** @description What the instrument says. */
@@ -2316,16 +2427,56 @@ export interface components {
              */
             chemical_history: string;
             /**
+             * @description The air it is mostly worn in.
+             * @default not_said
+             */
+            climate: components["schemas"]["Climate"];
+            /**
+             * @description What changed it lately.
+             * @default []
+             */
+            events: components["schemas"]["HairEvent"][];
+            /**
              * @description What they are afraid of.
              * @default
              */
             fear: string;
+            /**
+             * @description The fringe.
+             * @default not_said
+             */
+            fringe: components["schemas"]["FringeWish"];
+            /**
+             * @description Whether glasses are worn.
+             * @default false
+             */
+            glasses: boolean;
+            /**
+             * @description Whether a guardian has agreed to the cut.
+             * @default false
+             */
+            guardian_agrees: boolean;
+            /**
+             * @description Something that can spread was mentioned or seen.
+             * @default false
+             */
+            infestation: boolean;
+            /**
+             * @description Whether the client is a minor.
+             * @default false
+             */
+            minor: boolean;
             /**
              * Format: int32
              * @description Minutes a day the client will spend on it, 0 to 240.
              * @default null
              */
             minutes_a_day: number | null;
+            /**
+             * @description Cautions that somebody has taken note of: who and when stands with the version that first has them.
+             * @default []
+             */
+            noted: components["schemas"]["TalkCaution"][];
             /**
              * @description Anything else.
              * @default
@@ -2337,6 +2488,16 @@ export interface components {
              */
             part: components["schemas"]["Part"];
             /**
+             * @description Whether photographs may be taken; none until it was asked.
+             * @default null
+             */
+            photographs: boolean | null;
+            /**
+             * @description Products used.
+             * @default
+             */
+            products: string;
+            /**
              * @description Why they came.
              * @default []
              */
@@ -2347,16 +2508,37 @@ export interface components {
              */
             scalp_concern: boolean;
             /**
+             * @description Who styles it on most days.
+             * @default not_said
+             */
+            styled_by: components["schemas"]["StyledBy"];
+            /**
              * @description Whether it is tied back for work or sport.
              * @default false
              */
             ties_back: boolean;
+            /**
+             * @description What was done to it chemically.
+             * @default []
+             */
+            treatments: components["schemas"]["Treatment"][];
+            /**
+             * Format: int32
+             * @description Weeks since the last cut, 0 to 1,040.
+             * @default null
+             */
+            weeks_since_cut: number | null;
             /**
              * @description How the hair is worn on most days: the state every target is meant in.
              * @default as_it_springs
              */
             worn: components["schemas"]["WornStyle"];
         };
+        /**
+         * @description What the talk asks to be careful about, said short and left to those who are licensed to judge it.
+         * @enum {string}
+         */
+        TalkCaution: "guardian" | "scalp" | "infestation" | "treated" | "event";
         /** @description How blades are used, how much hair they take and how deep. */
         Technique: {
             /**
@@ -2451,9 +2633,56 @@ export interface components {
             /** @enum {string} */
             type: "refused";
         };
+        /**
+         * @description What was done to the hair chemically.
+         * @enum {string}
+         */
+        Treatment: "coloured" | "lightened" | "straightened" | "curled";
         /** @description The unit a person reads lengths in. */
         UnitChoice: {
             length_unit: components["schemas"]["LengthUnit"];
+        };
+        /** @description What is unusual about a head of hair and bears on the cut. */
+        Unusual: {
+            /**
+             * Format: double
+             * @description By how much more of its length, as a share.
+             */
+            by: number;
+            /** @enum {string} */
+            kind: "zones_differ";
+            /** @description Where it shrinks least. */
+            least: components["schemas"]["Zone"];
+            /** @description Where it shrinks most. */
+            most: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "springs";
+            /**
+             * Format: double
+             * @description By how much, mm, when 50 mm of hair are taken off.
+             */
+            mm: number;
+            /** @description Where most. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "stubborn";
+            /** @description Where least. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "long_for_density";
+            /**
+             * Format: double
+             * @description How far the last girth lies from the tie, mm.
+             */
+            longest_mm: number;
+            /**
+             * Format: double
+             * @description How far half of it reaches from the tie, mm.
+             */
+            strong_mm: number;
         };
         /** @description A visit with its client and the newest document of each stage that has been begun. */
         Visit: {
@@ -2628,6 +2857,11 @@ export interface components {
              * @description Share of length lost when let go, 0 to 1.
              */
             shrinkage?: number | null;
+            /**
+             * Format: double
+             * @description By how much the rest springs up, worn, when 50 mm of hair are taken off, mm.
+             */
+            springs_mm?: number | null;
             /**
              * Format: double
              * @description One standard error of the worn length this hair would be computed to have at its present length, mm.
@@ -3230,6 +3464,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadingSummary"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    talk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Talk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TalkCaution"][];
                 };
             };
             422: {

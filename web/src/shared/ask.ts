@@ -18,6 +18,8 @@ import {
   type RawZoneReading,
   type ReadingSummary,
   type StrandLines,
+  type Talk,
+  type TalkCaution,
   type TakeRequest,
   type Taken,
   type WornStyle,
@@ -25,6 +27,9 @@ import {
 
 export const askFigure = (measures: RawMeasures): Promise<Figure> =>
   body(client.POST("/api/compute/figure", { body: measures }));
+
+/** What the talk asks to be careful about. */
+export const askTalk = (talk: Talk): Promise<TalkCaution[]> => body(client.POST("/api/compute/talk", { body: talk }));
 
 export const askSummary = (reading: RawReading): Promise<ReadingSummary> =>
   body(client.POST("/api/compute/summary", { body: reading }));

@@ -12,6 +12,7 @@ mod spots;
 
 pub use blend::Blend;
 pub use growth::{Growth, GrowthWay};
+pub(crate) use present::tie_of;
 pub use present::{Agreement, Agreements, HairNow, agreements};
 pub use request::{HairRequest, PartLine};
 

@@ -7,7 +7,7 @@
 use super::{Hair, Lengths, SHARES};
 use crate::cut::taut_mm;
 use crate::fall::{End, Fall, ends, fall};
-use crate::head::Landmark;
+use crate::head::{Landmark, Vec3};
 use crate::reading::{Girth, LinePoint, RawReading};
 use rayon::prelude::*;
 use serde::Serialize;
@@ -234,6 +234,12 @@ fn raised(azimuth: f64, end_mm: f64, laid: &[Laid]) -> f64 {
     if says < 1e-3 { 0.0 } else { sum / says.max(1.0) }
 }
 
+/// Where hair is tied: off the occipital bone.
+pub(crate) fn tie_of(hair: &Hair) -> Vec3 {
+    let bone = Landmark::Occipital.point(&hair.form, &hair.hairline);
+    bone * (1.0 + TIE_OFF_MM / bone.norm())
+}
+
 /// Hair gathered in one tie at the occipital bone.
 struct Gathering {
     /// For each girth and each eighth of the strands: how much of its length it must keep to reach the girth, ascending,
@@ -251,8 +257,7 @@ const WHOLE: Profile = [1.0; SHARES];
 
 impl Gathering {
     fn of(hair: &Hair, girths: &[Girth]) -> Self {
-        let bone = Landmark::Occipital.point(&hair.form, &hair.hairline);
-        let tie = bone * (1.0 + TIE_OFF_MM / bone.norm());
+        let tie = tie_of(hair);
         let ways: Vec<f64> =
             hair.strands.iter().map(|strand| taut_mm(&hair.form, &strand.root.at, &tie)).collect();
         let keeps = girths.iter().map(|girth| {

@@ -4,6 +4,7 @@
 //! One file a finding.
 
 mod choppy;
+mod tie;
 
 use crate::cut::{Cut, MoveReport, Way};
 use crate::hair::{Hair, Lengths};
@@ -23,6 +24,8 @@ static ENGLISH: LazyLock<BTreeMap<String, String>> = LazyLock::new(|| {
 pub enum FindingCode {
     /// Ends of short layers show as steps where the back of the head is too flat to round them off.
     ChoppyBack,
+    /// Hair of the front no longer reaches where it is tied back.
+    TieNotReached,
 }
 
 /// One thing found.
@@ -52,11 +55,13 @@ pub(crate) struct Judged<'a> {
     pub cut: &'a Cut,
     pub reports: &'a [MoveReport],
     pub unit: LengthUnit,
+    /// Whether the hair is tied back for work or sport.
+    pub ties_back: bool,
 }
 
 /// Everything found.
 pub(crate) fn findings(judged: &Judged) -> Vec<Finding> {
-    [choppy::choppy_back(judged)].into_iter().flatten().collect()
+    [choppy::choppy_back(judged), tie::not_reached(judged)].into_iter().flatten().collect()
 }
 
 impl Judged<'_> {

@@ -16,7 +16,7 @@ pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField
 pub use line::{LineAt, LinePoint};
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
-pub use summary::{Gap, ReadingSummary, ZoneSummary, summarise};
+pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
 use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone, ZoneReading};
 
@@ -25,7 +25,7 @@ use crate::error::FieldErrors;
 use crate::hair::{Growth, PartLine};
 use crate::head::{Felt, RawMeasures};
 use serde::{Deserialize, Serialize};
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// A whole reading as it is saved and exchanged. Left and right are read apart.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -62,6 +62,9 @@ pub struct RawReading {
     /// The air in the room while it was read.
     #[serde(default, skip_serializing_if = "RoomAir::is_empty")]
     pub room: RoomAir,
+    /// Cautions that somebody has taken note of: who and when stands with the version that first has them.
+    #[serde(default, skip_serializing_if = "BTreeSet::is_empty")]
+    pub noted: BTreeSet<Caution>,
     /// Weak spots; at most twenty.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub spots: Vec<Spot>,
@@ -92,6 +95,7 @@ impl Default for RawReading {
             girths: Vec::new(),
             line: Vec::new(),
             room: RoomAir::default(),
+            noted: BTreeSet::new(),
             spots: Vec::new(),
         }
     }

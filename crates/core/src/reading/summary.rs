@@ -9,6 +9,52 @@ use serde::{Deserialize, Serialize};
 /// Shares of length that left and right may differ by before it is worth saying: more than strands of one zone do.
 const SIDES_DIFFER: f64 = 0.08;
 
+/// Shares of length that zones of one head may differ by before they ask for marks of their own.
+const ZONES_DIFFER: f64 = 0.2;
+/// Length taken off to see how the rest springs, mm, and by how much it springs when it is worth saying, mm.
+const TAKEN_OFF_MM: f64 = 50.0;
+const SPRINGS_MM: f64 = 6.0;
+/// Share of its length hair must lose when let go to be called curly, and the spring below which such hair is stubborn, mm.
+const CURLY: f64 = 0.3;
+const STUBBORN_MM: f64 = 2.5;
+/// Share of the way to its ends at which half of the hair must still be there, or it is too long for its density.
+const FULL_TO: f64 = 0.75;
+
+/// What is unusual about a head of hair and bears on the cut.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(tag = "kind", rename_all = "snake_case")]
+pub enum Unusual {
+    /// Patterns differ by zone.
+    ZonesDiffer {
+        /// Where it shrinks most.
+        most: Zone,
+        /// Where it shrinks least.
+        least: Zone,
+        /// By how much more of its length, as a share.
+        by: f64,
+    },
+    /// Taking length off lets the rest spring up by itself.
+    Springs {
+        /// Where most.
+        zone: Zone,
+        /// By how much, mm, when 50 mm of hair are taken off.
+        mm: f64,
+    },
+    /// Curly hair that hardly springs when length is taken off: what is cut is what goes.
+    Stubborn {
+        /// Where least.
+        zone: Zone,
+    },
+    /// Hair too long for its density: half of it ends well above its ends.
+    LongForDensity {
+        /// How far half of it reaches from the tie, mm.
+        strong_mm: f64,
+        /// How far the last girth lies from the tie, mm.
+        longest_mm: f64,
+    },
+}
+
 /// Something a zone still lacks.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -34,6 +80,8 @@ pub struct ZoneSummary {
     pub shrinkage: Option<f64>,
     /// Loop radius the measures point to, mm.
     pub loop_radius_mm: Option<f64>,
+    /// By how much the rest springs up, worn, when 50 mm of hair are taken off, mm.
+    pub springs_mm: Option<f64>,
     /// One standard error of the worn length this hair would be computed to have at its present length, mm.
     pub worn_sd_mm: Option<f64>,
 }
@@ -48,6 +96,8 @@ pub struct ReadingSummary {
     pub complete: u32,
     /// Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
     pub sides_differ_by: Option<f64>,
+    /// What is unusual.
+    pub unusual: Vec<Unusual>,
     /// How far the hair is full, from girths without faults.
     pub gathered: Option<GatheredHair>,
     /// What to be careful about, the gravest first.
@@ -67,13 +117,43 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         .map(|(left, right)| left - right)
         .filter(|difference| difference.abs() > SIDES_DIFFER);
     let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
+    let unusual = unusual(&zones, gathered.as_ref(), reading);
     ReadingSummary {
+        unusual,
         zones,
         complete: complete as u32,
         sides_differ_by,
         gathered,
         cautions: cautions(&reading.spots),
     }
+}
+
+fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &RawReading) -> Vec<Unusual> {
+    let mut found = Vec::new();
+    let read = || zones.iter().filter_map(|zone| Some((zone.zone, zone.shrinkage?, zone.springs_mm?)));
+    let most = read().max_by(|a, b| a.1.total_cmp(&b.1));
+    let least = read().min_by(|a, b| a.1.total_cmp(&b.1));
+    if let (Some(most), Some(least)) = (most, least)
+        && most.1 - least.1 > ZONES_DIFFER
+    {
+        found.push(Unusual::ZonesDiffer { most: most.0, least: least.0, by: most.1 - least.1 });
+    }
+    match read().max_by(|a, b| a.2.total_cmp(&b.2)) {
+        Some((zone, _, mm)) if mm > SPRINGS_MM => found.push(Unusual::Springs { zone, mm }),
+        _ => {
+            let curly = read().filter(|zone| zone.1 > CURLY).min_by(|a, b| a.2.total_cmp(&b.2));
+            found.extend(
+                curly.filter(|zone| zone.2 < STUBBORN_MM).map(|zone| Unusual::Stubborn { zone: zone.0 }),
+            );
+        }
+    }
+    if let (Some(GatheredHair { strong_mm, strong_sd_mm: Some(_), .. }), Some(last)) =
+        (gathered, reading.girths.last())
+        && *strong_mm < FULL_TO * last.from_tie_mm
+    {
+        found.push(Unusual::LongForDensity { strong_mm: *strong_mm, longest_mm: last.from_tie_mm });
+    }
+    found
 }
 
 fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {
@@ -95,8 +175,66 @@ fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {
         gaps,
         shrinkage: read.map(|z| z.shrinkage()),
         loop_radius_mm: belief.as_ref().map(|b| b.model().loop_radius_mm),
+        springs_mm: belief.as_ref().zip(read).map(|(b, z)| {
+            let model = b.model();
+            let worn = |fibre: f64| model.worn_mm(fibre, WornStyle::AsItSprings);
+            // The same part of the hair, before and after what hung from it was taken off.
+            let off = TAKEN_OFF_MM.min(0.5 * z.stretched_mm);
+            let rest = z.stretched_mm - off;
+            worn(z.stretched_mm) * rest / z.stretched_mm - worn(rest)
+        }),
         worn_sd_mm: belief
             .zip(read)
             .map(|(b, z)| b.sd_of(|model| model.worn_mm(z.stretched_mm, WornStyle::AsItSprings))),
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::reading::{Girth, RawZoneReading};
+
+    fn unusual_of(lengths: impl Fn(Zone) -> (f64, f64), girths: &[(f64, f64)]) -> Vec<Unusual> {
+        let zones = Zone::ALL.map(|zone| {
+            let (stretched, sprung) = lengths(zone);
+            (zone, RawZoneReading { strands: 5, ..RawZoneReading::measured(stretched, sprung) })
+        });
+        let girths = girths.iter().map(|&(from_tie_mm, girth_mm)| Girth { from_tie_mm, girth_mm }).collect();
+        summarise(&RawReading { zones: zones.into(), girths, ..RawReading::default() }).unusual
+    }
+
+    #[test]
+    fn even_hair_that_hardly_curls_is_nothing_unusual() {
+        assert!(unusual_of(|_| (300.0, 292.0), &[]).is_empty());
+    }
+
+    #[test]
+    fn patterns_that_differ_are_said_with_their_zones() {
+        let found = unusual_of(|zone| (300.0, if zone == Zone::Nape { 140.0 } else { 270.0 }), &[]);
+        let differs = found.iter().find_map(|each| match each {
+            Unusual::ZonesDiffer { most, least, by } => Some((*most, *least, *by)),
+            _ => None,
+        });
+        let (most, least, by) = differs.expect("they differ");
+        assert!(most == Zone::Nape && least != Zone::Nape && (by - 13.0 / 30.0).abs() < 1e-9);
+    }
+
+    #[test]
+    fn long_waves_spring_when_cut_and_tight_coils_do_not() {
+        let waves = unusual_of(|_| (500.0, 400.0), &[]);
+        assert!(
+            waves.iter().any(|each| matches!(each, Unusual::Springs { mm, .. } if *mm > 6.0)),
+            "{waves:?}"
+        );
+        let coils = unusual_of(|_| (160.0, 45.0), &[]);
+        assert!(coils.iter().any(|each| matches!(each, Unusual::Stubborn { .. })), "{coils:?}");
+    }
+
+    #[test]
+    fn hair_of_which_half_ends_far_above_the_ends_is_too_long_for_its_density() {
+        let thin = unusual_of(|_| (300.0, 292.0), &[(0.0, 90.0), (100.0, 60.0), (200.0, 30.0)]);
+        assert!(matches!(thin[..], [Unusual::LongForDensity { longest_mm: 200.0, .. }]), "{thin:?}");
+        let full = unusual_of(|_| (300.0, 292.0), &[(0.0, 90.0), (100.0, 88.0), (200.0, 80.0)]);
+        assert!(full.is_empty(), "{full:?}");
     }
 }

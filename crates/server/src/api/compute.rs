@@ -13,6 +13,7 @@ use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, St
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::reading::{RawReading, ReadingSummary, summarise};
 use spirel_core::scope::{HairCount, count};
+use spirel_core::talk::{Talk, TalkCaution};
 use spirel_core::units::LengthUnit;
 use utoipa::{IntoParams, ToSchema};
 
@@ -36,6 +37,15 @@ pub async fn summary(
     body: JsonBody<RawReading>,
 ) -> Result<web::Json<ReadingSummary>, Refusal> {
     Ok(web::Json(state.compute(move || summarise(&body.0)).await?))
+}
+
+/// What the talk asks to be careful about, the gravest first.
+#[utoipa::path(tag = "compute", request_body = Talk, responses(
+    (status = 200, body = Vec<TalkCaution>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/talk")]
+pub async fn talk(_person: SignedIn, body: JsonBody<Talk>) -> web::Json<Vec<TalkCaution>> {
+    web::Json(body.0.cautions())
 }
 
 /// What the marks of a head follow from.

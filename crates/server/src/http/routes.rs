@@ -45,6 +45,7 @@ routes![
     exchange::import_visit,
     compute::figure,
     compute::summary,
+    compute::talk,
     compute::marks,
     compute::mark,
     compute::strand,

@@ -46,6 +46,7 @@ const question = computed<FallRequest | undefined>(() =>
     ? {
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
+        ties_back: bodyOf(visit.value, "talk").ties_back,
         plan: plan.value,
         show_move: open.value,
         unit: unit.value,
@@ -67,7 +68,13 @@ const besideCut = computed(() => cuts.data.value?.find((each) => each.key === be
 const besideQuestion = computed<FallRequest | undefined>(() => {
   const { value: asked } = question;
   return asked && besideCut.value
-    ? { reading: asked.reading, worn: asked.worn, unit: asked.unit, plan: { ...asked.plan, cut: besideCut.value } }
+    ? {
+        reading: asked.reading,
+        worn: asked.worn,
+        ties_back: asked.ties_back,
+        unit: asked.unit,
+        plan: { ...asked.plan, cut: besideCut.value },
+      }
     : undefined;
 });
 const besideFall = useComputed("fall beside", besideQuestion, askFall, FOLLOW_MS, true);

@@ -1,11 +1,18 @@
 <script setup lang="ts">
-/** The head from three sides; each zone shows its shrinkage, and is pressed to be read. */
+/** The head from three sides; each zone shows a figure of its own and how much of it, and is pressed to be read. */
 import type { Figure, ReadingSummary, Zone } from "@/api";
 import { backZones, behind, ear, profile, sideZones, type Outline } from "@/shared/headDrawing";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
+import { shade, type Shown } from "./shade";
 
-const props = defineProps<{ figure: Figure; summary: ReadingSummary | undefined }>();
+const props = defineProps<{
+  figure: Figure;
+  summary: ReadingSummary | undefined;
+  /** Hairs on a square centimetre by zone, where they were counted. */
+  counted: { [zone: string]: number | null | undefined };
+  show: Shown;
+}>();
 const zone = defineModel<Zone>({ required: true });
 const { t } = useI18n();
 
@@ -47,6 +54,16 @@ const shrinkage = (name: Zone) => {
   return share === null || share === undefined ? undefined : Math.round(share * 100);
 };
 const faulty = (name: Zone) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
+/** The number a zone shows. */
+const number = (name: Zone) => {
+  const sd = read(name)?.worn_sd_mm;
+  if (props.show === "density") return props.counted[name] ?? undefined;
+  return props.show === "surety" ? (typeof sd === "number" ? Math.round(sd) : undefined) : shrinkage(name);
+};
+const tint = (name: Zone) => {
+  const shown = number(name);
+  return shown === undefined ? undefined : { "--shade": `${shade(props.show, shown)}%` };
+};
 /** A mirrored side view is drawn mirrored about its own box. */
 const place = (label: [number, number], mirror: boolean, box: string): [number, number] => {
   const [left = 0, , width = 0] = box.split(" ").map(Number);
@@ -78,8 +95,10 @@ const words = (outline: Outline) => {
             :class="{
               here: outline.zone === zone,
               read: shrinkage(outline.zone) !== undefined,
+              tinted: number(outline.zone) !== undefined,
               faulty: faulty(outline.zone),
             }"
+            :style="tint(outline.zone)"
             :d="outline.path"
             role="button"
             tabindex="-1"
@@ -97,7 +116,7 @@ const words = (outline: Outline) => {
           :y="place(outline.label, view.mirror, view.box)[1] + 5"
           aria-hidden="true"
         >
-          {{ shrinkage(outline.zone) ?? (outline.zone === zone ? "?" : "·") }}
+          {{ number(outline.zone) ?? (outline.zone === zone ? "?" : "·") }}
         </text>
       </svg>
       <figcaption class="soft small">{{ t(`read.view.${view.name}`) }}</figcaption>
@@ -164,6 +183,11 @@ figcaption {
 .zone.faulty {
   stroke: var(--warn-line);
   stroke-width: 2.5;
+}
+
+/* The more of it, the darker; the number says how much. */
+.zone.tinted {
+  fill: color-mix(in srgb, var(--now) var(--shade), var(--sheet));
 }
 
 .zone:hover {

@@ -3,6 +3,8 @@ import type { RawZoneReading, Zone } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askFigure, askNow, askSummary } from "@/shared/ask";
+import CautionList from "@/shared/CautionList.vue";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
@@ -18,6 +20,7 @@ import ZoneForm from "./ZoneForm.vue";
 import ZoneTable from "./ZoneTable.vue";
 import { firstOpen, neighbour, walk, type Step } from "./walk";
 import { plainWords } from "./plainWords";
+import { SHOWN, type Shown } from "./shade";
 
 const i18n = useI18n();
 const { t } = i18n;
@@ -47,6 +50,12 @@ const now = useComputed("now", whole, askNow, 400);
 const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
 const intake = useIntake(reading, zone, document.editable);
 const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
+/** What the head shows by its numbers. */
+const show = ref<Shown>("shrinkage");
+const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read.shows.${value}`) })));
+const counted = computed(() =>
+  Object.fromEntries(Object.entries(zones.value).map(([name, read]) => [name, read?.hairs_per_cm2])),
+);
 const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
 const faults = computed(() => document.faults.value);
 const faultAt = (field: string) => {
@@ -83,15 +92,22 @@ async function goTo(to: Zone) {
         :model-value="zone"
         :figure="figure.data.value"
         :summary="summary.data.value"
+        :counted="counted"
+        :show="show"
         @update:model-value="goTo"
       />
+      <ChoiceRow v-model="show" hide-label :label="t('read.show')" :choices="shows" />
+      <p class="soft small">{{ t(`read.showUnit.${show}`) }}</p>
       <FailureNote v-if="summary.error.value" :error="summary.error.value" @again="summary.refetch()" />
       <div class="words">
         <h2>{{ t("read.inWords") }}</h2>
         <p v-for="(line, i) in words" :key="i">{{ line }}</p>
-        <p v-for="caution in summary.data.value?.cautions" :key="caution" class="caution">
-          {{ t(`cautions.${caution}`) }}
-        </p>
+        <CautionList
+          v-model="reading.noted"
+          texts="cautions"
+          :cautions="summary.data.value?.cautions ?? []"
+          :disabled="!document.editable.value"
+        />
       </div>
       <HairNow
         v-if="figure.data.value"

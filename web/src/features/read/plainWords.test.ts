@@ -18,6 +18,21 @@ describe("a reading in plain words", () => {
     expect(plainWords(summary([]), t, length)).toEqual([]);
   });
 
+  it("says what is unusual and what it means for the cut", () => {
+    const unusual = [
+      { kind: "zones_differ", most: "nape", least: "top", by: 0.27 },
+      { kind: "springs", zone: "crown", mm: 8 },
+      { kind: "stubborn", zone: "fringe" },
+      { kind: "long_for_density", strong_mm: 150, longest_mm: 260 },
+    ];
+    const said = plainWords({ ...summary([]), unusual } as ReadingSummary, t, length);
+    expect(said).toHaveLength(4);
+    expect(said[0]).toMatch(/Nape loses 27 points more of its length than Top/);
+    expect(said[1]).toContain("another 0.8 cm at Crown");
+    expect(said[2]).toContain("Fringe");
+    expect(said[3]).toMatch(/15 cm.*26 cm.*15 cm/);
+  });
+
   it("names the zones that shrink most and least, or that all shrink alike", () => {
     const spread = plainWords(
       summary([

@@ -25,6 +25,20 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     const points = Math.round(Math.abs(summary.sides_differ_by) * 100);
     lines.push(t(summary.sides_differ_by > 0 ? "words.leftMore" : "words.rightMore", { points }));
   }
+  for (const each of summary.unusual ?? []) {
+    if (each.kind === "zones_differ")
+      lines.push(
+        t("words.zonesDiffer", {
+          most: t(`zone.${each.most}`, {}),
+          least: t(`zone.${each.least}`, {}),
+          points: Math.round(100 * each.by),
+        }),
+      );
+    else if (each.kind === "springs")
+      lines.push(t("words.springs", { zone: t(`zone.${each.zone}`, {}), length: length(each.mm) }));
+    else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: t(`zone.${each.zone}`, {}) }));
+    else lines.push(t("words.longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
+  }
   if (summary.gathered) {
     const { strong_mm, strong_sd_mm } = summary.gathered;
     lines.push(

@@ -1,5 +1,9 @@
 <script setup lang="ts">
-import type { ComingFor, Part, WornStyle } from "@/api";
+import type { Climate, ComingFor, FringeWish, HairEvent, Part, StyledBy, Treatment, WornStyle } from "@/api";
+import { askTalk } from "@/shared/ask";
+import CautionList from "@/shared/CautionList.vue";
+import { useChoices } from "@/shared/useChoices";
+import { useComputed } from "@/shared/useComputed";
 import { SaveState, useStage } from "@/features/visit";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import CheckField from "@/shared/CheckField.vue";
@@ -18,6 +22,11 @@ const REASONS: readonly ComingFor[] = [
   "change",
 ];
 const WORN: readonly WornStyle[] = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
+const STYLED: readonly StyledBy[] = ["not_said", "client", "somebody_else", "house"];
+const FRINGES: readonly FringeWish[] = ["not_said", "none", "has", "wants", "growing_out"];
+const AIRS: readonly Climate[] = ["not_said", "dry", "moderate", "damp"];
+const TREATMENTS: readonly Treatment[] = ["coloured", "lightened", "straightened", "curled"];
+const EVENTS: readonly HairEvent[] = ["birth", "illness", "medicine", "other"];
 const PARTS: readonly Part[] = ["not_said", "centre", "left", "right", "moves"];
 
 const { t } = useI18n();
@@ -29,20 +38,31 @@ const fault = (field: string) => {
   return said ? t("field.fault", { said }) : undefined;
 };
 
-function toggle(reason: ComingFor, on: boolean) {
-  const chosen = new Set(talk.value.reasons);
-  if (on) chosen.add(reason);
-  else chosen.delete(reason);
-  // In the order they are shown, so that the same choice is always the same document.
-  talk.value.reasons = REASONS.filter((r) => chosen.has(r));
-}
+/** A choice of several, in the order they are shown, so that the same choice is always the same document. */
+const toggled = <T,>(all: readonly T[], chosen: readonly T[], one: T, on: boolean) =>
+  all.filter((each) => (each === one ? on : chosen.includes(each)));
 
-const minutes = computed({
-  get: () => talk.value.minutes_a_day?.toString() ?? "",
-  set: (text: string) => {
-    talk.value.minutes_a_day = /^\d{1,6}$/.test(text.trim()) ? Number(text) : null;
-  },
+/** A whole number that is typed; nothing while it isn't one. */
+const whole = (key: "minutes_a_day" | "weeks_since_cut") =>
+  computed({
+    get: () => talk.value[key]?.toString() ?? "",
+    set: (text: string) => {
+      talk.value[key] = /^\d{1,6}$/.test(text.trim()) ? Number(text) : null;
+    },
+  });
+const minutes = whole("minutes_a_day");
+const weeks = whole("weeks_since_cut");
+const PHOTOGRAPHS = ["not_said", "yes", "no"] as const;
+const photographs = computed<(typeof PHOTOGRAPHS)[number]>({
+  get: () => (typeof talk.value.photographs !== "boolean" ? "not_said" : talk.value.photographs ? "yes" : "no"),
+  set: (said) => (talk.value.photographs = said === "not_said" ? null : said === "yes"),
 });
+const { named } = useChoices();
+const cautions = useComputed(
+  "talk",
+  computed(() => talk.value),
+  askTalk,
+);
 </script>
 
 <template>
@@ -57,7 +77,9 @@ const minutes = computed({
             <input
               type="checkbox"
               :checked="talk.reasons.includes(reason)"
-              @change="toggle(reason, ($event.target as HTMLInputElement).checked)"
+              @change="
+                talk.reasons = toggled(REASONS, talk.reasons, reason, ($event.target as HTMLInputElement).checked)
+              "
             />
             {{ t(`talk.reason.${reason}`) }}
           </label>
@@ -88,10 +110,24 @@ const minutes = computed({
         />
         <div>
           <CheckField v-model="talk.ties_back" :label="t('talk.tiesBack')" :disabled="locked" /><br />
-          <CheckField v-model="talk.scalp_concern" :label="t('talk.scalp')" :disabled="locked" />
+          <CheckField v-model="talk.scalp_concern" :label="t('talk.scalp')" :disabled="locked" /><br />
+          <CheckField v-model="talk.infestation" :label="t('talk.infestation')" :disabled="locked" /><br />
+          <CheckField v-model="talk.glasses" :label="t('talk.glasses')" :disabled="locked" /><br />
+          <CheckField v-model="talk.minor" :label="t('talk.minor')" :disabled="locked" />
+          <CheckField
+            v-if="talk.minor"
+            v-model="talk.guardian_agrees"
+            :label="t('talk.guardianAgrees')"
+            :disabled="locked"
+          />
         </div>
       </div>
-      <p v-if="talk.scalp_concern" class="caution" role="note">{{ t("talk.scalpCaution") }}</p>
+      <CautionList v-model="talk.noted" texts="talkCautions" :cautions="cautions.data.value ?? []" :disabled="locked" />
+      <div class="bears" role="status">
+        <h2>{{ t("talk.bears") }}</h2>
+        <p>{{ t("talk.bearsOn.worn", { worn: t(`worn.${talk.worn}`) }) }}</p>
+        <p>{{ t(talk.ties_back ? "talk.bearsOn.tie" : "talk.bearsOn.untied") }}</p>
+      </div>
     </section>
     <section class="stack">
       <TextField v-model="talk.fear" :rows="2" :label="t('talk.fear')" :fault="fault('fear')" :readonly="locked" />
@@ -102,7 +138,78 @@ const minutes = computed({
         :fault="fault('chemical_history')"
         :readonly="locked"
       />
-      <TextField v-model="talk.notes" :rows="8" :label="t('talk.notes')" :fault="fault('notes')" :readonly="locked" />
+      <div class="chips">
+        <b>{{ t("talk.treatments") }}</b>
+        <label v-for="each in TREATMENTS" :key="each" :class="{ on: talk.treatments.includes(each) }">
+          <input
+            type="checkbox"
+            :disabled="locked"
+            :checked="talk.treatments.includes(each)"
+            @change="
+              talk.treatments = toggled(TREATMENTS, talk.treatments, each, ($event.target as HTMLInputElement).checked)
+            "
+          />
+          {{ t(`talk.treatment.${each}`) }}
+        </label>
+      </div>
+      <div class="chips">
+        <b>{{ t("talk.events") }}</b>
+        <label v-for="each in EVENTS" :key="each" :class="{ on: talk.events.includes(each) }">
+          <input
+            type="checkbox"
+            :disabled="locked"
+            :checked="talk.events.includes(each)"
+            @change="talk.events = toggled(EVENTS, talk.events, each, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ t(`talk.event.${each}`) }}
+        </label>
+      </div>
+      <details>
+        <summary>
+          <b>{{ t("talk.more") }}</b>
+        </summary>
+        <div class="stack more">
+          <ChoiceRow
+            v-model="talk.fringe"
+            :disabled="locked"
+            :label="t('talk.fringe')"
+            :choices="named(FRINGES, 'talk.fringeWish')"
+          />
+          <ChoiceRow
+            v-model="talk.styled_by"
+            :disabled="locked"
+            :label="t('talk.styledBy')"
+            :choices="named(STYLED, 'talk.styledByWho')"
+          />
+          <ChoiceRow
+            v-model="talk.climate"
+            :disabled="locked"
+            :label="t('talk.climate')"
+            :choices="named(AIRS, 'talk.climateAir')"
+          />
+          <ChoiceRow
+            v-model="photographs"
+            :disabled="locked"
+            :label="t('talk.photographs')"
+            :choices="named(PHOTOGRAPHS, 'talk.photographsMay')"
+          />
+          <TextField
+            v-model="weeks"
+            inputmode="numeric"
+            :label="t('talk.weeks')"
+            :fault="fault('weeks_since_cut')"
+            :disabled="locked"
+          />
+          <TextField
+            v-model="talk.products"
+            :rows="2"
+            :label="t('talk.products')"
+            :fault="fault('products')"
+            :readonly="locked"
+          />
+        </div>
+      </details>
+      <TextField v-model="talk.notes" :rows="5" :label="t('talk.notes')" :fault="fault('notes')" :readonly="locked" />
       <p>
         <RouterLink class="onward" :to="{ name: 'read' }">{{ t("talk.onward") }}</RouterLink>
       </p>
@@ -164,6 +271,32 @@ const minutes = computed({
   accent-color: var(--ink);
   margin: 0;
   outline: 0;
+}
+
+.chips > b {
+  align-self: center;
+  min-width: 84px;
+}
+
+.bears {
+  display: grid;
+  gap: 4px;
+  padding-left: 14px;
+  border-left: 3px solid var(--forecast);
+}
+
+.bears h2 {
+  font-size: 1.05rem;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+.more {
+  padding: 10px 0;
 }
 
 .facts {

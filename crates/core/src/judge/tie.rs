@@ -1,0 +1,67 @@
+//! Front hair that no longer reaches the tie.
+//!
+//! Who ties the hair back for work or sport needs the front and the sides to reach the band: each strand is drawn round
+//! the head to the occipital bone, and has to go through the band and hold in it.
+
+use super::{Finding, FindingCode, Judged, say};
+use crate::constants::TIE_HOLD_MM;
+use crate::cut::taut_mm;
+use crate::hair::tie_of;
+use crate::head::drawn;
+use crate::reading::Zone;
+
+/// Share of the hair in front that slips from any tie and is nobody's fault, %.
+const SLIPS_PCT: f64 = 10.0;
+/// Hair lacking less than this is not called short, mm.
+const LACKS_MM: f64 = 1.0;
+
+pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
+    if !judged.ties_back {
+        return None;
+    }
+    let hair = judged.hair;
+    let tie = tie_of(hair);
+    let (mut all, mut short, mut lacking, mut before) = (0.0, 0.0, 0.0_f64, 0.0);
+    let mut strands = Vec::new();
+    let mut worst = None;
+    for (i, strand) in hair.strands.iter().enumerate() {
+        if !matches!(strand.root.zone, Zone::Fringe | Zone::LeftSide | Zone::RightSide) {
+            continue;
+        }
+        let needs = taut_mm(&hair.form, &strand.root.at, &tie) + TIE_HOLD_MM.value;
+        let share_of = |lengths: &crate::hair::Lengths| {
+            lengths.iter().filter(|length| **length + LACKS_MM < needs).count() as f64 / lengths.len() as f64
+        };
+        all += strand.hairs;
+        before += strand.hairs * share_of(&hair.lengths[i]);
+        let share = share_of(&judged.lengths[i]);
+        if share > 0.0 {
+            short += strand.hairs * share;
+            strands.push(i);
+            let longest = judged.lengths[i].iter().copied().fold(0.0, f64::max);
+            if needs - longest > lacking {
+                lacking = needs - longest;
+                worst = Some(strand.root.at);
+            }
+        }
+    }
+    let (measure, before) = (100.0 * short / f64::max(all, 1e-9), 100.0 * before / f64::max(all, 1e-9));
+    // What was too short before is no fault of the cut.
+    if measure < SLIPS_PCT || measure - before < 1.0 {
+        return None;
+    }
+    let gaps = [
+        ("share", format!("{measure:.0}")),
+        ("short", judged.unit.say(lacking)),
+        ("need", judged.unit.say(lacking)),
+    ];
+    Some(Finding {
+        code: FindingCode::TieNotReached,
+        measure,
+        threshold: SLIPS_PCT,
+        at: drawn(&worst.unwrap_or(tie)),
+        moves: judged.layered_by(&strands).into_iter().map(|(number, _)| number).collect(),
+        text: say("tie_not_reached", &gaps),
+        remedy: say("tie_not_reached.remedy", &gaps),
+    })
+}
