@@ -1,4 +1,5 @@
 import { BINARY, openVisit, signIn, test } from "../e2e/server";
+import { Hand, pair } from "../e2e/hand";
 import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
 
@@ -28,9 +29,6 @@ test("before a visit", async ({ page }) => {
   await take(page, "sign-in");
   await signIn(page, "wren@saltmarsh.example");
   await take(page, "people");
-  await page.getByRole("button", { name: "New client" }).click();
-  await take(page, "new-client");
-  await page.keyboard.press("Escape");
   await page.goto("/people?search=Sunniva");
   await page.getByRole("link", { name: "Sunniva Drake" }).click();
   await take(page, "client");
@@ -45,6 +43,15 @@ test("a visit", async ({ wren: page }) => {
   await take(page, "talk");
   await openVisit(page, "Sunniva Drake", "Read");
   await take(page, "read");
+  await openVisit(page, "Bastian Crook", "Read");
+  await pair(page, "Comb 1", "Gauge 1", "Room");
+  const hand = await Hand.beside(page);
+  await page.bringToFront();
+  await hand.press("comb-1", "crown", { pulled: true });
+  await page.getByTestId("last").waitFor();
+  await hand.tell({ type: "set", device: "gauge-1", reach: "away" });
+  await page.getByText("Gauge 1 is out of reach").waitFor();
+  await take(page, "read-instruments");
   await openVisit(page, "Sunniva Drake", "Aim");
   await take(page, "aim");
   await openVisit(page, "Sunniva Drake", "Plan");

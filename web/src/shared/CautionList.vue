@@ -24,6 +24,11 @@ const past = computed(() => props.cautions.filter((each) => noted.value?.include
 .caution {
   justify-content: space-between;
   align-items: center;
+  flex-wrap: nowrap;
   gap: 12px;
+}
+
+p {
+  flex: 1;
 }
 </style>

@@ -127,7 +127,7 @@ const girthsOff = computed(() => {
 
 svg {
   width: 100%;
-  max-height: 260px;
+  max-height: 300px;
   display: block;
 }
 
@@ -158,6 +158,10 @@ summary {
   cursor: pointer;
   min-height: 44px;
   padding-top: 10px;
+}
+
+summary span {
+  margin-left: 0.35em;
 }
 
 ul {

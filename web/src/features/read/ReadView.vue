@@ -109,14 +109,6 @@ async function goTo(to: Zone) {
           :disabled="!document.editable.value"
         />
       </div>
-      <HairNow
-        v-if="figure.data.value"
-        v-model="reading.line"
-        :figure="figure.data.value"
-        :now="now.data.value"
-        :fault-at="faultAt"
-        :disabled="!document.editable.value"
-      />
       <GirthLadder
         v-model="reading.girths"
         :gathered="summary.data.value?.gathered"
@@ -143,6 +135,14 @@ async function goTo(to: Zone) {
         :summary="summary.data.value"
         :faults="faults"
         @update:model-value="goTo"
+      />
+      <HairNow
+        v-if="figure.data.value"
+        v-model="reading.line"
+        :figure="figure.data.value"
+        :now="now.data.value"
+        :fault-at="faultAt"
+        :disabled="!document.editable.value"
       />
       <p class="next">
         <RouterLink class="onward" :to="{ name: 'aim' }">{{ t("read.onward") }}</RouterLink>
