@@ -8,6 +8,7 @@ pub mod api;
 pub mod cli;
 pub mod demo;
 pub mod exchange;
+mod figures;
 pub mod http;
 pub mod json;
 mod picture;

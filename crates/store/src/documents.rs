@@ -10,6 +10,9 @@ use uuid::Uuid;
 /// Version of the documents' shape; a change of shape comes with an upgrade.
 const SCHEMA_VERSION: u16 = 2;
 
+/// Versions of one document that are looked through at once.
+const MOST_VERSIONS: u32 = 1000;
+
 /// A stage that keeps a document.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -112,6 +115,27 @@ impl Store {
         .fetch_all(&self.pool)
         .await?;
         rows.into_iter().map(Document::try_from).collect()
+    }
+
+    /// Every saved version of a stage of a visit, oldest first; of very many the newest [`MOST_VERSIONS`].
+    pub async fn versions(
+        &self,
+        actor: &Actor,
+        visit_id: Uuid,
+        stage: Stage,
+    ) -> Result<Vec<Document>, StoreError> {
+        let rows: Vec<DocumentRow> = sqlx::query_as(
+            "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
+             FROM stage_document d JOIN person p ON p.id = d.saved_by
+             WHERE d.visit_id = ? AND d.house_id = ? AND d.stage = ? ORDER BY d.version DESC LIMIT ?",
+        )
+        .bind(visit_id)
+        .bind(actor.house_id)
+        .bind(stage.key())
+        .bind(MOST_VERSIONS)
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter().rev().map(Document::try_from).collect()
     }
 
     /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version is told what the

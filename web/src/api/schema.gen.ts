@@ -111,6 +111,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a table (CSV) gives for a reading: which column is what, what will be taken, what is refused and why. Nothing is
+         *     kept.
+         */
+        post: operations["read_csv"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/fall": {
         parameters: {
             query?: never;
@@ -473,6 +493,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{id}/figures/{zone}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every figure measured in a zone at a visit, oldest first: who, when, with what. A correction is a row of its own. */
+        get: operations["figures_of_zone"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{id}/plan": {
         parameters: {
             query?: never;
@@ -741,6 +778,57 @@ export interface components {
          * @enum {string}
          */
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
+        /** @description What a column is taken for. */
+        CsvColumn: {
+            /** @description What it is. */
+            field: components["schemas"]["CsvField"];
+            /** @description Its heading. */
+            heading: string;
+            /** @description The unit, of lengths. */
+            unit: components["schemas"]["CsvUnit"];
+        };
+        /**
+         * @description What a column can be.
+         * @enum {string}
+         */
+        CsvField: "ignored" | "zone" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
+        /** @description What a table gives. */
+        CsvReading: {
+            /** @description What each column is taken for. */
+            columns: components["schemas"]["CsvColumn"][];
+            /** @description What was not. */
+            refused: components["schemas"]["CsvRefusal"][];
+            /** @description The zones with what was taken. */
+            zones: {
+                [key: string]: components["schemas"]["RawZoneReading"];
+            };
+        };
+        /** @description A cell that is not taken. */
+        CsvRefusal: {
+            /** @description What stands there. */
+            found: string;
+            /** @description Heading of the column; none where the whole row is refused. */
+            heading?: string | null;
+            /**
+             * Format: int64
+             * @description Line of the table, from 1 for the headings.
+             */
+            line: number;
+            /** @description Why it is not taken. */
+            said: string;
+        };
+        /** @description A table to be read. */
+        CsvTable: {
+            /** @description What its columns are, in their order; guessed from the headings if left out. */
+            columns?: components["schemas"]["CsvColumn"][] | null;
+            /** @description The table, its first row headings. */
+            text: string;
+        };
+        /**
+         * @description The unit of a column of lengths.
+         * @enum {string}
+         */
+        CsvUnit: "mm" | "cm" | "inch";
         /** @description A cut: moves in order. */
         Cut: {
             /** @description Always `spirel.cut`. */
@@ -966,6 +1054,28 @@ export interface components {
             height_mm: number;
             /** @description Which point. */
             point: components["schemas"]["Point"];
+        };
+        /** @description One figure as somebody measured it. */
+        FigureRow: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Who saved it. */
+            by: string;
+            /** @description Which figure of the zone. */
+            field: string;
+            /**
+             * Format: double
+             * @description One standard error that an instrument stated; none where it was measured by hand.
+             */
+            instrument_sd?: number | null;
+            /**
+             * Format: double
+             * @description The figure; none where it was taken out again.
+             */
+            value?: number | null;
         };
         /** @description A zone's root on the figure, and the worn length that reaches each point below it. */
         FigureZone: {
@@ -3135,6 +3245,37 @@ export interface operations {
             };
         };
     };
+    read_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CsvTable"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CsvReading"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     fall: {
         parameters: {
             query?: never;
@@ -3798,6 +3939,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitFile"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    figures_of_zone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                zone: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureRow"][];
                 };
             };
             404: {

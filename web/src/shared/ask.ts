@@ -3,6 +3,8 @@ import {
   body,
   client,
   type Aim,
+  type CsvReading,
+  type CsvTable,
   type Cut,
   type FallAnswer,
   type FallRequest,
@@ -77,5 +79,8 @@ export const askCount = (picture: Blob, side_mm = 10): Promise<HairCount> =>
 /** What a value that an instrument sent says of the zone the hand is at. */
 export const askTake = (question: TakeRequest): Promise<Taken> =>
   body(client.POST("/api/compute/instrument", { body: question }));
+
+/** What a table gives for a reading. */
+export const askCsv = (table: CsvTable): Promise<CsvReading> => body(client.POST("/api/compute/csv", { body: table }));
 
 export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

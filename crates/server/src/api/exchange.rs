@@ -1,7 +1,7 @@
 //! A visit as a file, out and in.
 
-use crate::exchange::{VisitFile, csv_of};
-use crate::http::{JsonText, ProblemDetails, Refusal, SignedIn, State};
+use crate::exchange::{CsvReading, CsvTable, VisitFile, csv_of};
+use crate::http::{JsonBody, JsonText, ProblemDetails, Refusal, SignedIn, State};
 use crate::json::Unreadable;
 use actix_web::http::header::{CONTENT_DISPOSITION, ContentType};
 use actix_web::{HttpResponse, get, post, web};
@@ -27,6 +27,16 @@ pub async fn export_json(
         .insert_header(attachment(&visit, "json"))
         .content_type(ContentType::json())
         .body(text))
+}
+
+/// What a table (CSV) gives for a reading: which column is what, what will be taken, what is refused and why. Nothing is
+/// kept.
+#[utoipa::path(tag = "visits", request_body = CsvTable, responses(
+    (status = 200, body = CsvReading), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/csv")]
+pub async fn read_csv(_person: SignedIn, body: JsonBody<CsvTable>) -> Result<web::Json<CsvReading>, Refusal> {
+    Ok(web::Json(body.0.read()?))
 }
 
 /// A visit's readings, aims and advised marks as CSV, a row a zone.

@@ -1,5 +1,6 @@
 //! Visits, and the documents of their stages.
 
+use crate::figures::{FigureRow, figures, zone_named};
 use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
 use actix_web::{HttpResponse, get, post, put, web};
 use chrono::NaiveDate;
@@ -48,6 +49,22 @@ pub async fn begin_visit(
     let actor = person.editor()?;
     let visit = state.store.add_visit(&actor, *id, body.0.on_date).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
+}
+
+/// Every figure measured in a zone at a visit, oldest first: who, when, with what. A correction is a row of its own.
+#[utoipa::path(tag = "visits", responses(
+    (status = 200, body = Vec<FigureRow>), (status = 404, body = ProblemDetails)
+))]
+#[get("/api/visits/{id}/figures/{zone}")]
+pub async fn figures_of_zone(
+    person: SignedIn,
+    state: web::Data<State>,
+    path: web::Path<(Uuid, String)>,
+) -> Result<web::Json<Vec<FigureRow>>, Refusal> {
+    let (id, zone) = path.into_inner();
+    let (actor, zone) = (person.actor(), zone_named(&zone).ok_or(Refusal::NotFound)?);
+    state.store.visit(&actor, id).await?;
+    Ok(web::Json(figures(&state.store.versions(&actor, id, Stage::Read).await?, zone)))
 }
 
 /// A visit with its client and the newest document of each stage.

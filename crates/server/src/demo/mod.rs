@@ -146,6 +146,7 @@ mod tests {
                 if let (Some(read), Some(key)) = (&visit.read, &visit.cut) {
                     let plan = plan_of(key).expect("a cut that ships");
                     let request = FallRequest {
+                        ties_back: false,
                         reading: read.clone(),
                         worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
                         plan,

@@ -1,7 +1,9 @@
 //! A visit as a file: JSON that is read back exactly as it was written, and CSV for tables.
 
+mod csv_reading;
 mod csv_rows;
 mod visit_file;
 
+pub use csv_reading::{CsvColumn, CsvField, CsvReading, CsvRefusal, CsvTable, CsvUnit};
 pub use csv_rows::csv_of;
 pub use visit_file::VisitFile;

@@ -26,6 +26,62 @@ async fn whoever_saves_second_is_shown_what_stands() {
 }
 
 #[tokio::test]
+async fn every_table_of_the_demo_comes_back_as_the_zones_it_was_made_from() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    for name in ["Tova Quill", "Sunniva Drake", "Bastian Crook", "Pip Lanner"] {
+        let visit = ivo.visit(name).await;
+        let table = ivo.get(&format!("/api/visits/{visit}/export.csv")).await.text().await.unwrap();
+        let taken: Value = ivo.post("/api/compute/csv", &json!({"text": table})).await.json().await.unwrap();
+        assert_eq!(taken["refused"], json!([]), "{name}");
+        let file: Value = ivo.read(&format!("/api/visits/{visit}/export.json")).await;
+        let untouched = json!({"moisture": "dry", "strands": 1});
+        for (zone, read) in taken["zones"].as_object().unwrap() {
+            let was = &file["read"]["zones"][zone];
+            assert_eq!(read, if was.is_null() { &untouched } else { was }, "{name} {zone}");
+        }
+    }
+    let none = ivo.post("/api/compute/csv", &json!({"text": ""})).await;
+    let problem = refused(none, StatusCode::UNPROCESSABLE_ENTITY).await;
+    assert_eq!(problem["fields"][0]["field"], "text");
+}
+
+#[tokio::test]
+async fn who_measured_what_and_when_is_told_figure_by_figure_to_the_house_alone() {
+    let app = App::start().await;
+    let wren = app.signed_in("wren@saltmarsh.example").await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let visit = ivo.visit("Bastian Crook").await;
+    let zone = |sprung: f64, with: Value| json!({"zones": {"nape": {"stretched_mm": 180.0, "sprung_mm": sprung, "with": with}}});
+    for (browser, base, document) in
+        [(&ivo, 1, zone(90.0, json!({}))), (&wren, 2, zone(84.0, json!({"sprung_mm": {"sd": 1.0}})))]
+    {
+        let body = json!({"base_version": base, "document": document});
+        assert_eq!(browser.put(&format!("/api/visits/{visit}/read"), &body).await.status(), StatusCode::OK);
+    }
+    let path = format!("/api/visits/{visit}/figures/nape");
+    let rows = ivo.read(&path).await;
+    let said: Vec<_> = rows
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|row| (row["field"].as_str().unwrap(), row["value"].as_f64(), row["by"].as_str().unwrap()))
+        .collect();
+    let expected = [
+        ("stretched_mm", Some(180.0), "Ivo Tarrant"),
+        ("sprung_mm", Some(90.0), "Ivo Tarrant"),
+        ("sprung_mm", Some(84.0), "Wren Calloway"),
+    ];
+    assert_eq!(said, expected);
+    assert_eq!(rows[2]["instrument_sd"], 1.0);
+
+    let knee = format!("/api/visits/{visit}/figures/knee");
+    refused(ivo.get(&knee).await, StatusCode::NOT_FOUND).await;
+    let sela = app.signed_in("sela@gannet.example").await;
+    refused(sela.get(&path).await, StatusCode::NOT_FOUND).await;
+}
+
+#[tokio::test]
 async fn every_visit_of_the_demo_goes_out_as_a_file_and_comes_back_the_same() {
     let app = App::start().await;
     let ivo = app.signed_in("ivo@saltmarsh.example").await;
@@ -84,7 +140,7 @@ async fn a_file_with_a_fault_is_refused_whole_with_field_and_line() {
     assert_eq!(unknown["fields"][0]["field"], "read.hue");
     let cut_off = refused(import(file[..file.len() / 2].to_owned()).await, StatusCode::BAD_REQUEST).await;
     assert!(cut_off["fields"][0]["line"].as_u64().unwrap() > 1, "{cut_off}");
-    let newer = import(file.replacen("\"version\": 1", "\"version\": 2", 1)).await;
+    let newer = import(file.replacen("\"version\": 2", "\"version\": 3", 1)).await;
     assert_eq!(refused(newer, StatusCode::UNPROCESSABLE_ENTITY).await["fields"][0]["field"], "version");
     assert_eq!(ivo.read(&format!("/api/clients/{client}/visits")).await, json!([]), "nothing came in");
 }

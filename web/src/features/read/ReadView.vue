@@ -10,12 +10,14 @@ import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed, nextTick, ref } from "vue";
 import { useI18n } from "vue-i18n";
+import CsvIntake from "./CsvIntake.vue";
 import GirthLadder from "./GirthLadder.vue";
 import HairNow from "./HairNow.vue";
 import HeadForm from "./HeadForm.vue";
 import HeadMap from "./HeadMap.vue";
 import SpotList from "./SpotList.vue";
 import TapeMeasures from "./TapeMeasures.vue";
+import WhoMeasured from "./WhoMeasured.vue";
 import ZoneForm from "./ZoneForm.vue";
 import ZoneTable from "./ZoneTable.vue";
 import { firstOpen, neighbour, walk, type Step } from "./walk";
@@ -62,6 +64,12 @@ const faultAt = (field: string) => {
   const said = document.faultAt(field);
   return said ? t("field.fault", { said }) : undefined;
 };
+
+/** Figures of a table stand in for those there are; what the table doesn't say stays. */
+function takeOver(table: { [zone: string]: RawZoneReading }) {
+  const taken = Object.entries(table).map(([name, read]) => [name, { ...zones.value[name], ...read }]);
+  reading.value.zones = { ...reading.value.zones, ...Object.fromEntries(taken) };
+}
 
 async function go(step: Step, by: 1 | -1) {
   const to = walk({ zone: zone.value, step }, by);
@@ -118,6 +126,7 @@ async function goTo(to: Zone) {
       <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SpotList v-model="reading.spots" :fault-at="faultAt" :disabled="!document.editable.value" />
       <TapeMeasures v-model="reading.measures" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
     </section>
     <section class="stack">
       <ZoneForm
@@ -129,6 +138,7 @@ async function goTo(to: Zone) {
         :disabled="!document.editable.value"
         @go="go"
       />
+      <WhoMeasured :visit="visit.id" :version="document.version.value" :zone="zone" />
       <ZoneTable
         v-model="zone"
         :zones="zones"
@@ -201,6 +211,7 @@ section {
   .girths,
   .head,
   .spots,
+  .csv,
   .tape,
   .next {
     order: 1;

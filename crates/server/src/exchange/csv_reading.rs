@@ -1,0 +1,342 @@
+//! A reading out of somebody's CSV: which column is what, what will be taken, and what is refused and why. Nothing is
+//! kept: the browser shows it first.
+
+use csv::{ReaderBuilder, StringRecord, Trim};
+use serde::{Deserialize, Serialize};
+use serde_json::{Value, json};
+use spirel_core::reading::{RawZoneReading, Zone};
+use spirel_core::{FieldErrors, Problem};
+use std::collections::BTreeMap;
+use utoipa::ToSchema;
+
+/// Rows and columns that are looked at.
+const MOST_ROWS: usize = 200;
+const MOST_COLUMNS: usize = 60;
+
+/// What a column can be.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum CsvField {
+    /// Left out.
+    Ignored,
+    /// Which zone a row is of.
+    Zone,
+    /// Stretched length.
+    StretchedMm,
+    /// Length let go.
+    SprungMm,
+    /// Length let go when wet.
+    WetSprungMm,
+    /// Fibre width, µm.
+    WidthUm,
+    /// Fibre width by feel.
+    WidthClass,
+    /// Hairs on a square centimetre.
+    HairsPerCm2,
+    /// How moist the hair was.
+    Moisture,
+    /// Strands averaged.
+    Strands,
+}
+
+impl CsvField {
+    /// The member of a zone's reading, and words by which other people's headings name it, of which all must be there.
+    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 8] = [
+        (Self::WetSprungMm, "wet_sprung_mm", &[&["wet", "spr"], &["wet", "let go"]]),
+        (Self::StretchedMm, "stretched_mm", &[&["stretch"], &["pulled"]]),
+        (Self::SprungMm, "sprung_mm", &[&["sprung"], &["spring"], &["let go"]]),
+        (Self::WidthClass, "width_class", &[&["width", "class"], &["feel"]]),
+        (Self::WidthUm, "width_um", &[&["width"], &["diameter"]]),
+        (Self::HairsPerCm2, "hairs_per_cm2", &[&["hairs"], &["density"]]),
+        (Self::Moisture, "moisture", &[&["moisture"]]),
+        (Self::Strands, "strands", &[&["strands"]]),
+    ];
+
+    fn of_heading(heading: &str) -> Self {
+        let heading = heading.to_lowercase();
+        if ["zone", "area", "place"].iter().any(|word| heading.contains(word)) {
+            return Self::Zone;
+        }
+        // What we write beside what was read begins otherwise and is no reading.
+        let ours =
+            ["lands", "target", "advised", "held", "comb", "allowance", "fibre_after", "worn_after", "below"];
+        if ours.iter().any(|word| heading.starts_with(word)) {
+            return Self::Ignored;
+        }
+        let named =
+            |ways: &[&[&str]]| ways.iter().any(|words| words.iter().all(|word| heading.contains(word)));
+        Self::KNOWN.into_iter().find(|(_, _, ways)| named(ways)).map_or(Self::Ignored, |(field, ..)| field)
+    }
+
+    fn member(self) -> Option<&'static str> {
+        Self::KNOWN.into_iter().find(|(field, ..)| *field == self).map(|(_, member, _)| member)
+    }
+
+    fn is_length(self) -> bool {
+        matches!(self, Self::StretchedMm | Self::SprungMm | Self::WetSprungMm)
+    }
+
+    fn is_word(self) -> bool {
+        matches!(self, Self::WidthClass | Self::Moisture)
+    }
+}
+
+/// The unit of a column of lengths.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum CsvUnit {
+    /// Millimetres.
+    Mm,
+    /// Centimetres.
+    Cm,
+    /// Inches.
+    Inch,
+}
+
+impl CsvUnit {
+    fn of_heading(heading: &str) -> Self {
+        let heading = heading.to_lowercase();
+        let ends = |unit: &str| heading.split(|c: char| !c.is_alphanumeric()).any(|word| word == unit);
+        if ends("cm") {
+            Self::Cm
+        } else if ends("in") || ends("inch") || ends("inches") {
+            Self::Inch
+        } else {
+            Self::Mm
+        }
+    }
+
+    /// A length in mm. Divided where that is exact, so that 24.1 cm are the 241 mm that a person means.
+    fn mm(self, value: f64) -> f64 {
+        match self {
+            Self::Mm => value,
+            Self::Cm => (value * 1e4).round() / 1e3,
+            Self::Inch => (value * 25.4 * 1e3).round() / 1e3,
+        }
+    }
+}
+
+/// What a column is taken for.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CsvColumn {
+    /// Its heading.
+    pub heading: String,
+    /// What it is.
+    pub field: CsvField,
+    /// The unit, of lengths.
+    pub unit: CsvUnit,
+}
+
+/// A table to be read.
+#[derive(Debug, Clone, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CsvTable {
+    /// The table, its first row headings.
+    pub text: String,
+    /// What its columns are, in their order; guessed from the headings if left out.
+    #[serde(default)]
+    pub columns: Option<Vec<CsvColumn>>,
+}
+
+/// A cell that is not taken.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CsvRefusal {
+    /// Line of the table, from 1 for the headings.
+    pub line: u64,
+    /// Heading of the column; none where the whole row is refused.
+    pub heading: Option<String>,
+    /// What stands there.
+    pub found: String,
+    /// Why it is not taken.
+    pub said: String,
+}
+
+/// What a table gives.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CsvReading {
+    /// What each column is taken for.
+    pub columns: Vec<CsvColumn>,
+    /// The zones with what was taken.
+    pub zones: BTreeMap<Zone, RawZoneReading>,
+    /// What was not.
+    pub refused: Vec<CsvRefusal>,
+}
+
+impl CsvTable {
+    /// Reads the table.
+    pub fn read(&self) -> Result<CsvReading, FieldErrors> {
+        let unreadable = |field: &str, why: String| {
+            let mut faults = FieldErrors::default();
+            faults.push(field, Problem::Contradicts { why });
+            faults
+        };
+        let mut table = ReaderBuilder::new()
+            .flexible(true)
+            .trim(Trim::All)
+            .from_reader(self.text.trim_start_matches('\u{feff}').as_bytes());
+        let headings =
+            table.headers().map_err(|e| unreadable("text", format!("can't be read as CSV: {e}")))?.clone();
+        if headings.is_empty() || headings.len() > MOST_COLUMNS {
+            return Err(unreadable("text", format!("must have from 1 to {MOST_COLUMNS} columns")));
+        }
+        let columns = self.columns.clone().unwrap_or_else(|| guessed(&headings));
+        if columns.len() != headings.len() {
+            return Err(unreadable(
+                "columns",
+                format!("must be {}, as many as the table has", headings.len()),
+            ));
+        }
+        let mut found = Found { columns, zones: BTreeMap::new(), refused: Vec::new() };
+        for (i, row) in table.records().enumerate() {
+            if i == MOST_ROWS {
+                return Err(unreadable("text", format!("has more than the {MOST_ROWS} rows that are taken")));
+            }
+            let row = row.map_err(|e| unreadable("text", format!("can't be read as CSV: {e}")))?;
+            let line = row.position().map_or(i as u64 + 2, csv::Position::line);
+            found.take(&row, line);
+        }
+        Ok(CsvReading { columns: found.columns, zones: found.zones, refused: found.refused })
+    }
+}
+
+fn guessed(headings: &StringRecord) -> Vec<CsvColumn> {
+    let column = |heading: &str| CsvColumn {
+        heading: heading.to_owned(),
+        field: CsvField::of_heading(heading),
+        unit: CsvUnit::of_heading(heading),
+    };
+    headings.iter().map(column).collect()
+}
+
+struct Found {
+    columns: Vec<CsvColumn>,
+    zones: BTreeMap<Zone, RawZoneReading>,
+    refused: Vec<CsvRefusal>,
+}
+
+impl Found {
+    fn take(&mut self, row: &StringRecord, line: u64) {
+        let at = |field: CsvField| self.columns.iter().position(|column| column.field == field);
+        let named = at(CsvField::Zone).and_then(|i| row.get(i)).unwrap_or_default();
+        let key = named.to_lowercase().replace([' ', '-'], "_").replace(',', "");
+        let Ok(zone) = serde_json::from_value::<Zone>(json!(key)) else {
+            let said = "names no zone that is known here".to_owned();
+            self.refused.push(CsvRefusal { line, heading: None, found: named.to_owned(), said });
+            return;
+        };
+        let mut read = json!(self.zones.get(&zone).copied().unwrap_or_default());
+        for (column, cell) in self.columns.iter().zip(row) {
+            let (Some(member), false) = (column.field.member(), cell.is_empty()) else { continue };
+            let mut refuse = |said: String| {
+                let heading = Some(column.heading.clone());
+                self.refused.push(CsvRefusal { line, heading, found: cell.to_owned(), said });
+            };
+            let value = match value_of(column, cell) {
+                Ok(value) => value,
+                Err(said) => {
+                    refuse(said);
+                    continue;
+                }
+            };
+            let mut tried = read.clone();
+            tried[member] = value;
+            match serde_json::from_value::<RawZoneReading>(tried.clone()) {
+                Err(_) => refuse("is not known here".to_owned()),
+                Ok(raw) => match raw.check() {
+                    Err(faults) => {
+                        refuse(faults.0.first().map_or_else(String::new, |f| f.problem.to_string()))
+                    }
+                    Ok(()) => read = tried,
+                },
+            }
+        }
+        if let Ok(read) = serde_json::from_value(read) {
+            self.zones.insert(zone, read);
+        }
+    }
+}
+
+fn value_of(column: &CsvColumn, cell: &str) -> Result<Value, String> {
+    if column.field.is_word() {
+        return Ok(json!(cell.to_lowercase()));
+    }
+    // A comma before the last digits is a decimal comma: no figure of a zone reaches a thousand with a separator.
+    let number: f64 = cell.replace(',', ".").parse().map_err(|_| "is no number".to_owned())?;
+    if !number.is_finite() {
+        return Err("is no number".to_owned());
+    }
+    Ok(match column.field {
+        CsvField::Strands if number.fract() == 0.0 && number >= 0.0 => json!(number as u64),
+        field if field.is_length() => json!(column.unit.mm(number)),
+        _ => json!(number),
+    })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn read(text: &str) -> CsvReading {
+        CsvTable { text: text.into(), columns: None }.read().expect("a table")
+    }
+
+    #[test]
+    fn other_peoples_headings_units_and_commas_are_understood() {
+        let taken = read(
+            "\u{feff}Area,Stretched (cm),\"Let go, cm\",Let go wet (in),Fibre width,Remarks\n\
+             Back upper,\"24,1\",12.05,6.5,71,fine\nnape,20,9,,,\n",
+        );
+        let fields: Vec<CsvField> = taken.columns.iter().map(|column| column.field).collect();
+        use CsvField::{Ignored, SprungMm, StretchedMm, WetSprungMm, WidthUm, Zone as Area};
+        assert_eq!(fields, [Area, StretchedMm, SprungMm, WetSprungMm, WidthUm, Ignored]);
+        assert!(taken.refused.is_empty(), "{:?}", taken.refused);
+        let back = taken.zones[&Zone::BackUpper];
+        assert_eq!((back.stretched_mm, back.sprung_mm), (Some(241.0), Some(120.5)));
+        assert_eq!((back.wet_sprung_mm, back.width_um), (Some(165.1), Some(71.0)));
+        assert_eq!(taken.zones[&Zone::Nape].stretched_mm, Some(200.0));
+    }
+
+    #[test]
+    fn what_cannot_be_is_refused_cell_by_cell_and_the_rest_is_taken() {
+        let taken = read(
+            "zone,stretched_mm,sprung_mm,width_class,strands\n\
+             top,300,long,coarse,2\ncrown,300,310,thick,2.5\nknee,1,1,fine,1\ntop,,150,,\n",
+        );
+        let said: Vec<(u64, Option<&str>, &str)> =
+            taken.refused.iter().map(|r| (r.line, r.heading.as_deref(), r.said.as_str())).collect();
+        assert_eq!(
+            said,
+            [
+                (2, Some("sprung_mm"), "is no number"),
+                (3, Some("sprung_mm"), "can't be longer than stretched_mm"),
+                (3, Some("width_class"), "is not known here"),
+                (3, Some("strands"), "is not known here"),
+                (4, None, "names no zone that is known here"),
+            ]
+        );
+        let top = taken.zones[&Zone::Top];
+        assert_eq!((top.stretched_mm, top.sprung_mm, top.strands), (Some(300.0), Some(150.0), 2));
+        assert_eq!(taken.zones[&Zone::Crown].sprung_mm, None);
+    }
+
+    #[test]
+    fn a_person_says_what_a_column_is_when_its_heading_does_not() {
+        let text = "where,a,b\nnape,20,9\n".to_owned();
+        assert!(CsvTable { text: text.clone(), columns: None }.read().expect("a table").zones.is_empty());
+        let column = |heading: &str, field| CsvColumn { heading: heading.into(), field, unit: CsvUnit::Cm };
+        let columns = vec![
+            column("where", CsvField::Zone),
+            column("a", CsvField::StretchedMm),
+            column("b", CsvField::SprungMm),
+        ];
+        let taken = CsvTable { text: text.clone(), columns: Some(columns.clone()) }.read().expect("a table");
+        assert_eq!(taken.zones[&Zone::Nape], RawZoneReading::measured(200.0, 90.0));
+        let few = CsvTable { text, columns: Some(columns[..2].to_vec()) }.read().expect_err("one is missing");
+        assert_eq!(few.0[0].field, "columns");
+        for text in ["", &"a,".repeat(70)] {
+            let none = CsvTable { text: text.into(), columns: None }.read();
+            assert_eq!(none.expect_err("no table").0[0].field, "text");
+        }
+    }
+}

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** Figures out of somebody's table: which column is what, what will be taken, and what is refused and why. */
+import { Refused, type CsvField, type CsvReading, type CsvUnit, type RawZoneReading } from "@/api";
+import { askCsv } from "@/shared/ask";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import { useChoices } from "@/shared/useChoices";
+import { computed, ref } from "vue";
+import { useI18n } from "vue-i18n";
+
+const FIELDS: readonly CsvField[] = [
+  "ignored",
+  "zone",
+  "stretched_mm",
+  "sprung_mm",
+  "wet_sprung_mm",
+  "width_um",
+  "width_class",
+  "hairs_per_cm2",
+  "moisture",
+  "strands",
+];
+const UNITS: readonly CsvUnit[] = ["mm", "cm", "inch"];
+/** Refusals that are shown; a table with more has another fault than those. */
+const SHOWN = 8;
+
+defineProps<{ disabled: boolean }>();
+const emit = defineEmits<{ take: [zones: { [zone: string]: RawZoneReading }] }>();
+const { t } = useI18n();
+const { named } = useChoices();
+const fields = computed(() => named(FIELDS, "csv.field"));
+const units = computed(() => named(UNITS, "csv.unit"));
+const text = ref("");
+const found = ref<CsvReading>();
+const failed = ref<string>();
+const picker = ref<HTMLInputElement>();
+/** Zones of which the table says something. */
+const zones = computed(() =>
+  Object.entries(found.value?.zones ?? {}).filter(([, read]) => Object.keys(read).length > 2),
+);
+const isLength = (field: CsvField) => ["stretched_mm", "sprung_mm", "wet_sprung_mm"].includes(field);
+
+async function ask(columns?: CsvReading["columns"]) {
+  failed.value = undefined;
+  try {
+    found.value = await askCsv({ text: text.value, columns: columns ?? null });
+  } catch (error) {
+    found.value = undefined;
+    const said = error instanceof Refused ? (error.at("text") ?? error.at("columns")) : undefined;
+    failed.value = t("csv.refused", { said: said ?? (error instanceof Error ? error.message : String(error)) });
+  }
+}
+async function pick(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = "";
+  if (!file) return;
+  text.value = await file.text();
+  await ask();
+}
+const set = (at: number, part: { field?: CsvField; unit?: CsvUnit }) =>
+  ask(found.value?.columns.map((column, i) => (i === at ? { ...column, ...part } : column)));
+
+function take() {
+  emit("take", Object.fromEntries(zones.value));
+  found.value = undefined;
+}
+</script>
+
+<template>
+  <details class="csv">
+    <summary>
+      <b>{{ t("csv.title") }}</b> <span class="soft">{{ t("csv.hint") }}</span>
+    </summary>
+    <ElButton :disabled="disabled" @click="picker?.click()">{{ t("csv.choose") }}</ElButton>
+    <input ref="picker" type="file" accept=".csv,text/csv" hidden :aria-label="t('csv.choose')" @change="pick" />
+    <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
+    <template v-if="found">
+      <ul class="columns">
+        <li v-for="(column, i) in found.columns" :key="i">
+          <ChoiceField
+            :model-value="column.field"
+            :label="column.heading || t('csv.unnamed', { n: i + 1 })"
+            :choices="fields"
+            @update:model-value="set(i, { field: $event })"
+          />
+          <ChoiceField
+            v-if="isLength(column.field)"
+            :model-value="column.unit"
+            :label="t('csv.in')"
+            :choices="units"
+            @update:model-value="set(i, { unit: $event })"
+          />
+        </li>
+      </ul>
+      <p aria-live="polite">
+        {{ t("csv.will", { zones: zones.map(([zone]) => t(`zone.${zone}`)).join(", ") || t("csv.nothing") }) }}
+      </p>
+      <ul v-if="found.refused.length > 0" class="refused">
+        <li v-for="(each, i) in found.refused.slice(0, SHOWN)" :key="i">
+          {{ t("csv.not", { line: each.line, heading: each.heading ?? "", found: each.found, said: each.said }) }}
+        </li>
+        <li v-if="found.refused.length > SHOWN">{{ t("csv.more", { n: found.refused.length - SHOWN }) }}</li>
+      </ul>
+      <ElButton :disabled="disabled || zones.length === 0" @click="take">{{ t("csv.take") }}</ElButton>
+    </template>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+summary span {
+  margin-left: 0.35em;
+}
+
+ul {
+  list-style: none;
+  padding: 8px 0;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 12px 16px;
+}
+
+.columns li {
+  display: grid;
+  grid-template-columns: 1fr 90px;
+  gap: 8px;
+}
+
+.refused li::before {
+  content: "▲ ";
+  color: var(--warn);
+  font-size: 0.8em;
+}
+</style>

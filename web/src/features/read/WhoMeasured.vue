@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** Every figure of a zone as it was measured: who, when, with what. Asked for when it is opened. */
+import { body, client, type FigureRow, type Zone } from "@/api";
+import { sayMoment } from "@/shared/days";
+import { useUnit } from "@/shared/unit";
+import { useQuery } from "@tanstack/vue-query";
+import { computed, ref } from "vue";
+import { useI18n } from "vue-i18n";
+
+/** The version that is saved now: what it adds is asked for again. */
+const props = defineProps<{ visit: string; version: number; zone: Zone }>();
+const { t } = useI18n();
+const { say } = useUnit();
+const open = ref(false);
+const rows = useQuery({
+  queryKey: computed(() => ["figures", props.visit, props.zone, props.version] as const),
+  queryFn: () =>
+    body(client.GET("/api/visits/{id}/figures/{zone}", { params: { path: { id: props.visit, zone: props.zone } } })),
+  enabled: open,
+});
+const newest = computed(() => [...(rows.data.value ?? [])].reverse());
+
+function figure({ field, value }: FigureRow): string {
+  if (value === null || value === undefined) return t("read.takenOut");
+  if (field.endsWith("_mm")) return say(value);
+  if (field === "width_um") return `${value} µm`;
+  return String(value);
+}
+const withWhat = ({ field, instrument_sd }: FigureRow) =>
+  typeof instrument_sd !== "number"
+    ? t("read.byHand")
+    : t("read.byInstrument", { sd: field.endsWith("_mm") ? say(instrument_sd) : Math.round(10 * instrument_sd) / 10 });
+</script>
+
+<template>
+  <details @toggle="open = ($event.target as HTMLDetailsElement).open">
+    <summary>{{ t("read.who") }}</summary>
+    <p v-if="rows.data.value && newest.length === 0" class="soft small">{{ t("read.whoNone") }}</p>
+    <table v-else-if="rows.data.value">
+      <tbody>
+        <tr v-for="(row, i) in newest" :key="i">
+          <th scope="row">{{ t(`fields.${row.field}`) }}</th>
+          <td class="number">{{ figure(row) }}</td>
+          <td class="soft">{{ withWhat(row) }}</td>
+          <td class="soft">{{ t("read.whoWhen", { by: row.by, at: sayMoment(row.at) }) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="rows.error.value" class="soft small">{{ t("app.unreachable") }}</p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 36px;
+  padding-top: 6px;
+}
+
+th,
+td {
+  padding: 4px 12px 4px 0;
+  font-size: 0.92rem;
+}
+</style>
