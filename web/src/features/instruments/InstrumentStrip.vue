@@ -48,7 +48,11 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
         </p>
       </template>
       <p v-if="refusal" class="warning" data-testid="refusal">
-        {{ t("instruments.refused", { label: labelOf(refusal.device), said: refusal.said }) }}
+        {{
+          refusal.said === undefined
+            ? t("instruments.waits", { label: labelOf(refusal.device) })
+            : t("instruments.refused", { label: labelOf(refusal.device), said: refusal.said })
+        }}
       </p>
       <p v-else-if="said" class="warning">{{ said }}</p>
       <p v-else-if="last" class="last" data-testid="last">

@@ -22,7 +22,7 @@ export interface Landed {
   before: { read: RawZoneReading | undefined; room: RawReading["room"] };
 }
 
-/** A value that was measured while its instrument was out of reach: whose zone it was, only a person knows. */
+/** A value that came while its instrument or the server was out of reach: whose zone it was, only a person knows by then. */
 export interface Late {
   device: string;
   measured: Measured;
@@ -34,7 +34,8 @@ const STEPS = 50;
 export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: Ref<boolean>) {
   const landed = shallowRef<Landed[]>([]);
   const late = shallowRef<Late[]>([]);
-  const refusal = ref<{ device: string; said: string }>();
+  /** Why the newest value was not taken; without words it waits among the late ones. */
+  const refusal = ref<{ device: string; said?: string }>();
   const now = ref<{ [zone: string]: Moisture | undefined }>({});
   let queue = Promise.resolve();
 
@@ -98,12 +99,14 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
         zone.value = onward(reading.value, at, kinds.value) ?? at;
     } catch (error) {
       refuse(device, error);
+      // Nothing that was measured is lost because the server could not be asked.
+      if (!(error instanceof Refused)) late.value = [...late.value, { device, measured }];
     }
   }
 
   function refuse(device: string, error: unknown) {
-    const said = error instanceof Refused ? error.problem.fields[0] : undefined;
-    refusal.value = { device, said: said?.message ?? (error instanceof Error ? error.message : String(error)) };
+    if (error instanceof Refused) refusal.value = { device, said: error.problem.fields[0]?.message ?? error.message };
+    else refusal.value = { device };
   }
 
   /** Takes the newest value out again and puts the hand back where it was. */

@@ -1,0 +1,90 @@
+// @vitest-environment happy-dom
+import {
+  Refused,
+  Unreachable,
+  type Measured,
+  type ProblemDetails,
+  type RawReading,
+  type Taken,
+  type Zone,
+} from "@/api";
+import { askTake } from "@/shared/ask";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { effectScope, ref } from "vue";
+import { useIntake } from "./useIntake";
+import type { Heard } from "./useInstruments";
+
+vi.mock("@/shared/ask", () => ({ askTake: vi.fn(), askCount: vi.fn() }));
+/** What the instruments would say, said by hand; a comb is paired. */
+const line = vi.hoisted(() => ({ heard: undefined as unknown }));
+vi.mock("./useInstruments", () => ({
+  useInstruments: (heard: unknown) => {
+    line.heard = heard;
+    return { mine: { value: [{ kind: "comb", id: "comb-1" }] } };
+  },
+}));
+
+const length: Measured = { quantity: "length", value: 300, unit: "mm", pull_cn: 40 };
+const zone = ref<Zone>("top");
+const reading = ref<RawReading>({ zones: {} } as RawReading);
+
+function intake() {
+  zone.value = "top";
+  reading.value = { zones: {} } as RawReading;
+  return effectScope().run(() => useIntake(reading, zone, ref(true)))!;
+}
+/** Says it, and lets what follows from it happen. */
+async function say(kept = false) {
+  (line.heard as Heard).value({ type: "value", device: "comb-1", number: 1, kept, measured: length });
+  await new Promise((rested) => setTimeout(rested));
+}
+const taken = (field: "stretched_mm" | "sprung_mm", mm: number) =>
+  ({ field, read: { [field]: mm, with: { [field]: { sd: 1 } } }, room: {}, now: null }) as unknown as Taken;
+
+beforeEach(() => vi.mocked(askTake).mockReset());
+
+describe("what instruments say", () => {
+  it("lands in its zone, moves on once the zone is done, and comes out again step by step", async () => {
+    const { last, back } = intake();
+    vi.mocked(askTake).mockResolvedValueOnce(taken("stretched_mm", 300)).mockResolvedValueOnce(taken("sprung_mm", 150));
+    await say();
+    expect(reading.value.zones?.top).toMatchObject({ stretched_mm: 300, with: { stretched_mm: { sd: 1 } } });
+    expect(zone.value).toBe("top");
+    await say();
+    expect(last.value).toMatchObject({ field: "sprung_mm", zone: "top", value: 150 });
+    expect(zone.value).toBe("crown");
+    back();
+    expect(zone.value).toBe("top");
+    expect(reading.value.zones?.top?.sprung_mm).toBeUndefined();
+    back();
+    expect(reading.value.zones?.top).toBeUndefined();
+    expect(last.value).toBeUndefined();
+  });
+
+  it("waits for a person when it came late, and when the server could not be asked", async () => {
+    const { late, refusal, settle } = intake();
+    await say(true);
+    expect(late.value).toHaveLength(1);
+    expect(askTake).not.toHaveBeenCalled();
+    vi.mocked(askTake).mockRejectedValueOnce(new Unreachable("down"));
+    await say();
+    expect(late.value).toHaveLength(2);
+    expect(refusal.value).toEqual({ device: "comb-1" });
+    settle(0, false);
+    vi.mocked(askTake).mockResolvedValueOnce(taken("stretched_mm", 300));
+    settle(0, true);
+    await new Promise((rested) => setTimeout(rested));
+    expect(late.value).toEqual([]);
+    expect(reading.value.zones?.top?.stretched_mm).toBe(300);
+  });
+
+  it("is refused with the reason, and nothing changes", async () => {
+    const { late, refusal } = intake();
+    const problem = { fields: [{ field: "measured.value", message: "must be from 10 to 2500 mm" }] };
+    vi.mocked(askTake).mockRejectedValueOnce(new Refused(problem as unknown as ProblemDetails));
+    await say();
+    expect(refusal.value?.said).toBe("must be from 10 to 2500 mm");
+    expect(late.value).toEqual([]);
+    expect(reading.value.zones).toEqual({});
+  });
+});
