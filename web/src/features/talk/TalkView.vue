@@ -5,6 +5,7 @@ import CautionList from "@/shared/CautionList.vue";
 import { useChoices } from "@/shared/useChoices";
 import { useComputed } from "@/shared/useComputed";
 import { SaveState, useStage } from "@/features/visit";
+import ChipField from "@/shared/ChipField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import CheckField from "@/shared/CheckField.vue";
 import TextField from "@/shared/TextField.vue";
@@ -38,10 +39,6 @@ const fault = (field: string) => {
   return said ? t("field.fault", { said }) : undefined;
 };
 
-/** A choice of several, in the order they are shown, so that the same choice is always the same document. */
-const toggled = <T,>(all: readonly T[], chosen: readonly T[], one: T, on: boolean) =>
-  all.filter((each) => (each === one ? on : chosen.includes(each)));
-
 /** A whole number that is typed; nothing while it isn't one. */
 const whole = (key: "minutes_a_day" | "weeks_since_cut") =>
   computed({
@@ -70,21 +67,13 @@ const cautions = useComputed(
     <h1 class="visually-hidden">{{ t("stage.talk") }}</h1>
     <SaveState :document="document" />
     <section class="stack">
-      <fieldset :disabled="locked">
-        <legend class="question">{{ t("talk.reasons") }}</legend>
-        <div class="chips">
-          <label v-for="reason in REASONS" :key="reason" :class="{ on: talk.reasons.includes(reason) }">
-            <input
-              type="checkbox"
-              :checked="talk.reasons.includes(reason)"
-              @change="
-                talk.reasons = toggled(REASONS, talk.reasons, reason, ($event.target as HTMLInputElement).checked)
-              "
-            />
-            {{ t(`talk.reason.${reason}`) }}
-          </label>
-        </div>
-      </fieldset>
+      <ChipField
+        v-model="talk.reasons"
+        class="question"
+        :label="t('talk.reasons')"
+        :choices="named(REASONS, 'talk.reason')"
+        :disabled="locked"
+      />
       <div>
         <ChoiceRow
           v-model="talk.worn"
@@ -138,32 +127,18 @@ const cautions = useComputed(
         :fault="fault('chemical_history')"
         :readonly="locked"
       />
-      <div class="chips">
-        <b>{{ t("talk.treatments") }}</b>
-        <label v-for="each in TREATMENTS" :key="each" :class="{ on: talk.treatments.includes(each) }">
-          <input
-            type="checkbox"
-            :disabled="locked"
-            :checked="talk.treatments.includes(each)"
-            @change="
-              talk.treatments = toggled(TREATMENTS, talk.treatments, each, ($event.target as HTMLInputElement).checked)
-            "
-          />
-          {{ t(`talk.treatment.${each}`) }}
-        </label>
-      </div>
-      <div class="chips">
-        <b>{{ t("talk.events") }}</b>
-        <label v-for="each in EVENTS" :key="each" :class="{ on: talk.events.includes(each) }">
-          <input
-            type="checkbox"
-            :disabled="locked"
-            :checked="talk.events.includes(each)"
-            @change="talk.events = toggled(EVENTS, talk.events, each, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ t(`talk.event.${each}`) }}
-        </label>
-      </div>
+      <ChipField
+        v-model="talk.treatments"
+        :label="t('talk.treatments')"
+        :choices="named(TREATMENTS, 'talk.treatment')"
+        :disabled="locked"
+      />
+      <ChipField
+        v-model="talk.events"
+        :label="t('talk.events')"
+        :choices="named(EVENTS, 'talk.event')"
+        :disabled="locked"
+      />
       <details>
         <summary>
           <b>{{ t("talk.more") }}</b>
@@ -231,51 +206,9 @@ const cautions = useComputed(
   gap: 22px;
 }
 
-.question {
+.question :deep(legend) {
   font: 650 1.3rem/1.2 var(--display);
   margin-bottom: 10px;
-}
-
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
-.chips label {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 48px;
-  padding: 4px 16px;
-  border: 1px solid var(--line-strong);
-  border-radius: 24px;
-  background: var(--sheet);
-  cursor: pointer;
-}
-
-.chips label.on {
-  border: 2px solid var(--ink);
-  padding: 3px 15px;
-  font-weight: 650;
-}
-
-.chips label:has(:focus-visible) {
-  outline: 3px solid var(--forecast);
-  outline-offset: 2px;
-}
-
-.chips input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
-  margin: 0;
-  outline: 0;
-}
-
-.chips > b {
-  align-self: center;
-  min-width: 84px;
 }
 
 .bears {
