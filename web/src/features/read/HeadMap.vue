@@ -209,4 +209,16 @@ figcaption {
 .number.here {
   fill: var(--on-ink);
 }
+
+/* On a tablet the zone that is measured has to stand on the same screen. */
+@media (max-width: 960px) {
+  svg {
+    max-height: 36vh;
+  }
+
+  .behind svg,
+  .right svg {
+    max-height: 17vh;
+  }
+}
 </style>

@@ -104,8 +104,10 @@ async function goTo(to: Zone) {
         :show="show"
         @update:model-value="goTo"
       />
-      <ChoiceRow v-model="show" hide-label :label="t('read.show')" :choices="shows" />
-      <p class="soft small">{{ t(`read.showUnit.${show}`) }}</p>
+      <div class="shows">
+        <ChoiceRow v-model="show" hide-label :label="t('read.show')" :choices="shows" />
+        <p class="soft small">{{ t(`read.showUnit.${show}`) }}</p>
+      </div>
       <FailureNote v-if="summary.error.value" :error="summary.error.value" @again="summary.refetch()" />
       <div class="words">
         <h2>{{ t("read.inWords") }}</h2>
@@ -206,6 +208,7 @@ section {
     display: contents;
   }
 
+  .shows,
   .words,
   .now,
   .girths,
