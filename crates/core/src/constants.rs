@@ -82,7 +82,7 @@ pub const PRIOR_SOFTENING_LN_SD: Constant = constant(0.3, (0.15, 0.5), OWN);
 pub const TAPE_SD_MM: Constant = constant(3.0, (1.0, 5.0), OWN);
 /// Least pull on a measured strand of about 50 hairs at which it counts as pulled straight, cN: that of a fine comb.
 pub const STRAIGHT_PULL_CN: Constant = constant(20.0, (10.0, 60.0), PULL);
-/// Most pull on such a strand at which it counts as let go, cN: under a tenth of a wide comb's on each hair adds up to it.
+/// Most pull on such a strand at which it counts as let go, cN: that of a wide comb.
 pub const LET_GO_PULL_CN: Constant = constant(2.0, (0.5, 4.0), PULL);
 /// How much strands of one zone differ: standard deviation of the logit of sprung over stretched. In the logit,
 /// because neither nearly straight nor tightly coiled strands differ by much of their length.
