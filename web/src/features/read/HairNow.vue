@@ -13,6 +13,8 @@ const line = defineModel<LinePoint[]>();
 const props = defineProps<{
   figure: Figure;
   now: HairNow | undefined;
+  /** Whether enough is measured, so that only the answer is still on its way. */
+  asked?: boolean;
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
@@ -81,7 +83,7 @@ const girthsOff = computed(() => {
         {{ t("read.girthsOff", { percent: Math.round(100 * girthsOff) }) }}
       </template>
     </p>
-    <p v-else class="soft small">{{ t("read.nowLacks") }}</p>
+    <p v-else class="soft small" aria-live="polite">{{ t(asked ? "read.nowSlow" : "read.nowLacks") }}</p>
     <details>
       <summary>
         <b>{{ t("read.line") }}</b>

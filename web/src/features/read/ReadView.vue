@@ -153,6 +153,7 @@ async function goTo(to: Zone) {
         v-model="reading.line"
         :figure="figure.data.value"
         :now="now.data.value"
+        :asked="whole !== undefined && !now.error.value"
         :fault-at="faultAt"
         :disabled="!document.editable.value"
       />

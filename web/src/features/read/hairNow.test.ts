@@ -41,6 +41,13 @@ describe("the line of the hair as it is", () => {
     expect(said()).toEqual([at("back", "shoulder", 30)]);
   });
 
+  it("says what is missing, or that the answer is on its way", async () => {
+    const { wrapper } = form([]);
+    expect(wrapper.text()).toContain("Measure one zone");
+    await wrapper.setProps({ asked: true });
+    expect(wrapper.text()).toContain("being drawn");
+  });
+
   it("says where the zones don't agree with it", () => {
     const fall = { front: { heights_mm: [], one_mm: [], other_mm: [] }, lines: [], lowest_mm: -200 };
     const now = {
