@@ -1,4 +1,4 @@
-//! What a cut and its fall cost, by the number of guide roots.
+//! What a cut and its fall cost, by the number of guide roots, on one thread and on two.
 
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use spirel_core::cut::{cut, shipped};
@@ -15,24 +15,30 @@ fn head(roots: u32) -> HairRequest {
 
 fn cut_and_fall(c: &mut Criterion) {
     let plan = &shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut;
-    for threads in [1, 2] {
-        let pool = rayon::ThreadPoolBuilder::new().num_threads(threads).build().expect("a pool");
-        let mut group = c.benchmark_group(format!("on {threads} threads"));
+    for roots in [4096, 16_384, 65_536] {
+        let hair = head(roots).grow().expect("a possible head");
+        let lengths = cut(&hair, plan).expect("a valid cut").lengths;
+        let mut group = c.benchmark_group(format!("{roots} roots"));
         group.sample_size(10);
-        for roots in [4096, 16_384, 65_536] {
-            group.throughput(Throughput::Elements(u64::from(roots)));
-            let hair = head(roots).grow().expect("a possible head");
-            let lengths = cut(&hair, plan).expect("a valid cut").lengths;
-            group.bench_with_input(BenchmarkId::new("grow", roots), &head(roots), |b, request| {
-                b.iter(|| pool.install(|| request.grow()))
-            });
-            group.bench_with_input(BenchmarkId::new("cut of six moves", roots), &hair, |b, hair| {
-                b.iter(|| pool.install(|| cut(black_box(hair), plan)))
-            });
-            group.bench_with_input(BenchmarkId::new("fall", roots), &lengths, |b, lengths| {
-                b.iter(|| pool.install(|| fall(&hair, black_box(lengths))))
-            });
+        group.throughput(Throughput::Elements(u64::from(roots)));
+        // Both thread counts one right after the other: the machine's mood changes by the minute.
+        for what in ["cut", "fall", "cut and fall"] {
+            for threads in [1, 2] {
+                let pool = rayon::ThreadPoolBuilder::new().num_threads(threads).build().expect("a pool");
+                group.bench_function(BenchmarkId::new(what, format!("{threads} threads")), |b| {
+                    b.iter(|| {
+                        pool.install(|| match what {
+                            "cut" => drop(black_box(cut(black_box(&hair), plan))),
+                            "fall" => drop(black_box(fall(&hair, black_box(&lengths)))),
+                            _ => drop(black_box(
+                                cut(black_box(&hair), plan).map(|cut| fall(&hair, &cut.lengths)),
+                            )),
+                        })
+                    })
+                });
+            }
         }
+        group.bench_function("grow the head", |b| b.iter(|| head(black_box(roots)).grow()));
         group.finish();
     }
 }

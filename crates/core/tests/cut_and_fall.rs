@@ -208,7 +208,7 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
         if strand.root.zone != Zone::LeftSide {
             continue;
         }
-        let way = taut_mm(&hair.form, &strand.root.at, &hand);
+        let way = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &hand);
         let reached = strand.model.held_mm(mean(&back[i]), 330.0, DRY);
         assert!((reached - way.min(reached.max(328.0))).abs() < 0.5, "{reached} {way}");
         if strand.root.at.z > 25.0 {

@@ -62,7 +62,7 @@ fn twisted_hair_is_held_as_long_as_its_way_to_the_point() {
     let nose = Point::NoseTip.place(&hair.form, &hair.measures).unwrap();
     let mut cut_ones = 0;
     for (strand, lengths) in hair.strands.iter().zip(&lengths).filter(|(s, _)| s.root.zone == Zone::Fringe) {
-        let way = taut_mm(&hair.form, &strand.root.at, &nose);
+        let way = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &nose);
         let held = strand.model.held_mm(mean(lengths), 320.0, WET);
         if mean(lengths) < 319.0 {
             assert!((held - way).abs() < 1e-6, "{held} {way}");

@@ -1,7 +1,7 @@
 //! Carries a cut out on a head of hair.
 
 use super::sections::{HandLine, Section, divide, shares};
-use super::{Cut, FirstLength, Gathered, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
+use super::{Cut, FallLine, FirstLength, Gathered, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
 use crate::error::FieldErrors;
 use crate::fibre::HeldState;
 use crate::hair::{Hair, Lengths, SHARES, Strand};
@@ -70,6 +70,15 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
     faults.or(CutResult { lengths, moves })
 }
 
+/// A strand in the hand.
+struct Held {
+    strand: usize,
+    /// How far from the scalp, mm; none where it isn't cut.
+    limit: Option<f64>,
+    state: HeldState,
+    technique: Technique,
+}
+
 struct Scissors<'a> {
     hair: &'a Hair,
     lengths: &'a mut Vec<Lengths>,
@@ -123,27 +132,31 @@ impl Scissors<'_> {
         let members: Vec<(usize, Vec3)> = self
             .hair
             .strands
-            .iter()
+            .par_iter()
+            .with_min_len(512)
             .enumerate()
             .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
             .map(|(i, strand)| (i, strand.root.at.normalize()))
             .collect();
         let cut = match way {
-            Way::Perimeter(line) => {
-                let drapes = &self.hair.drapes;
-                let measures = &self.hair.measures;
-                self.shorten(&members, each, |i, _| {
-                    let drape = &drapes[i];
-                    let below = line.below_mm(&drape.leave(), measures);
-                    // A line above where the hair leaves the head would be cut on the scalp: it isn't.
-                    (below > 0.0).then(|| drape.on_scalp_mm() + below)
-                })
-            }
+            Way::Perimeter(line) => self.cut_at_line(&members, line, each),
             Way::Sections(sections) => self.in_sections(&members, sections, each, report),
             Way::Gathered(gathered) => self.gather(&members, gathered, each, report),
             Way::Weight(layout) => self.weigh(&members, layout, &each.technique, report),
         };
         Ok((members.len(), cut))
+    }
+
+    fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, each: &Move) -> usize {
+        let (drapes, measures) = (&self.hair.drapes, &self.hair.measures);
+        let up = self.hair.heights(members.iter().map(|(i, _)| *i));
+        self.shorten(members.par_iter().with_min_len(64).map(|(i, _)| {
+            let drape = &drapes[*i];
+            let below = line.below_mm(&drape.leave(), measures);
+            // A line above where the hair leaves the head would be cut on the scalp: it isn't.
+            let limit = (below > 0.0).then(|| drape.on_scalp_mm() + below);
+            Held { strand: *i, limit, state: each.state, technique: each.technique.at_height(up(*i)) }
+        }))
     }
 
     fn in_sections(
@@ -158,30 +171,22 @@ impl Scissors<'_> {
         let Some(first) = strips.first() else { return 0 };
         let length_mm = self.first_length_mm(first, sections.length, each.state);
         report.held_mm = report.held_mm.or(Some(length_mm));
-        let mut stays: Option<HandLine> = None;
-        let mut cut = 0;
-        for (number, strip) in strips.iter().enumerate() {
-            let previous = number.checked_sub(1).map(|before| &strips[before]);
-            let hold = &sections.hold;
+        let hold = &sections.hold;
+        let hand = |number: usize| {
+            let (strip, previous) = (&strips[number], number.checked_sub(1).map(|before| &strips[before]));
             let length = (length_mm + sections.guide.added_mm(number)).max(0.0);
-            let own = || {
-                let over = |share| hold.over.base(&scalp, strip.base(share), share, previous);
-                HandLine::of(&scalp, hold, &sections.fingers, length, over)
-            };
-            let hand = match (&stays, sections.guide) {
-                (Some(hand), Guide::Stationary) => hand.clone(),
-                _ => own(),
-            };
-            let strands = &self.hair.strands;
-            let indices: Vec<(usize, Vec3)> =
-                strip.members.iter().map(|&i| (i, strands[i].root.at.normalize())).collect();
-            cut += self.shorten(&indices, each, |i, d| {
-                Some(taut_mm(scalp.form, &strands[i].root.at, &hand.at(strip.share(d))))
-            });
-            report.sections.push(shape(&scalp, strip, Some(&hand)));
-            stays.get_or_insert(hand);
-        }
-        cut
+            let over = |share| hold.over.base(&scalp, strip.base(share), share, previous);
+            HandLine::of(&scalp, hold, &sections.fingers, length, over)
+        };
+        let hands: Vec<HandLine> = match sections.guide {
+            Guide::Stationary => vec![hand(0); strips.len()],
+            _ => (0..strips.len()).into_par_iter().map(hand).collect(),
+        };
+        let over = |number: usize, share: f64| hands[number].at(share);
+        report
+            .sections
+            .extend(strips.iter().zip(&hands).map(|(strip, hand)| shape(&scalp, strip, Some(hand))));
+        self.cut_at_hands(&strips, each, 0.0, over)
     }
 
     fn gather(
@@ -193,45 +198,48 @@ impl Scissors<'_> {
     ) -> usize {
         let scalp = self.hair.scalp();
         let Some(hand) = gathered.hand(self.hair) else { return 0 };
-        let strands = &self.hair.strands;
-        let mut cut = 0;
-        for strip in divide(&gathered.layout, &scalp, members) {
-            let indices: Vec<(usize, Vec3)> =
-                strip.members.iter().map(|&i| (i, strands[i].root.at.normalize())).collect();
-            cut += self.shorten(&indices, each, |i, _| {
-                Some((taut_mm(scalp.form, &strands[i].root.at, &hand) + gathered.past_mm).max(0.0))
-            });
-            report.sections.push(shape(&scalp, &strip, Some(&HandLine::point(hand))));
-        }
-        cut
+        let strips = divide(&gathered.layout, &scalp, members);
+        let drawn = HandLine::point(hand);
+        report.sections.extend(strips.iter().map(|strip| shape(&scalp, strip, Some(&drawn))));
+        self.cut_at_hands(&strips, each, gathered.past_mm, |_, _| hand)
     }
 
-    /// Shortens hair to where it is held (`limit`: mm from the scalp, none where it isn't cut), then works the ends of what
-    /// was cut. Says how many strands lost length.
-    fn shorten(
+    /// Cuts each section so far past the hand that holds it: by its number and the share of the way along it.
+    fn cut_at_hands(
         &mut self,
-        members: &[(usize, Vec3)],
+        strips: &[Section],
         each: &Move,
-        limit: impl Fn(usize, &Vec3) -> Option<f64> + Sync,
+        past_mm: f64,
+        hand: impl Fn(usize, f64) -> Vec3 + Sync,
     ) -> usize {
-        let strands = &self.hair.strands;
-        let lengths = &*self.lengths;
         let hair = self.hair;
-        let up = hair.heights(members.iter().map(|(i, _)| *i));
-        let changed: Vec<(usize, Lengths)> = members
-            .par_iter()
-            .with_min_len(64)
-            .filter_map(|(i, d)| {
-                let technique = each.technique.at_height(up(*i));
-                let after = shortened(&strands[*i], &lengths[*i], limit(*i, d)?, each.state, &technique)?;
-                Some((*i, after))
+        // A strand lies in one section only, so that all of them can be cut at once.
+        self.shorten(strips.par_iter().enumerate().flat_map_iter(|(number, strip)| {
+            let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
+            let hand = &hand;
+            strip.members.iter().map(move |(i, share)| {
+                let root = &hair.strands[*i].root;
+                let way = taut_mm(&hair.form, &root.at, &root.normal, &hand(number, *share));
+                let limit = Some((way + past_mm).max(0.0));
+                Held { strand: *i, limit, state: each.state, technique: each.technique.at_height(up(*i)) }
             })
-            .collect();
-        let cut = changed.len();
+        }))
+    }
+
+    /// Shortens hair to where it is held, then works the ends of what was cut. Says how many strands lost length.
+    fn shorten(&mut self, held: impl ParallelIterator<Item = Held>) -> usize {
+        let (hair, lengths) = (self.hair, &*self.lengths);
+        let cut = |held: Held| {
+            let i = held.strand;
+            let after = shortened(&hair.strands[i], &lengths[i], held.limit?, held.state, &held.technique)?;
+            Some((i, after))
+        };
+        let changed: Vec<(usize, Lengths)> = held.filter_map(cut).collect();
+        let count = changed.len();
         for (i, after) in changed {
             self.lengths[i] = after;
         }
-        cut
+        count
     }
 
     fn weigh(
@@ -245,8 +253,8 @@ impl Scissors<'_> {
         let mut worked = 0;
         for strip in divide(layout, &scalp, members) {
             let hair = self.hair;
-            let up = hair.heights(strip.members.iter().copied());
-            for i in &strip.members {
+            let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
+            for (i, _) in &strip.members {
                 technique.at_height(up(*i)).work(&mut self.lengths[*i]);
             }
             worked += strip.members.len();
@@ -260,7 +268,7 @@ impl Scissors<'_> {
         let middle = section.base(0.5);
         let nearness = |i: &usize| self.hair.strands[*i].root.at.normalize().dot(&middle);
         let Some(nearest) =
-            section.members.iter().max_by(|a, b| nearness(a).total_cmp(&nearness(b))).copied()
+            section.members.iter().map(|(i, _)| *i).max_by(|a, b| nearness(a).total_cmp(&nearness(b)))
         else {
             return 0.0;
         };

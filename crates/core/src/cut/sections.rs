@@ -4,6 +4,7 @@ use super::hold::{FingerShape, Fingers, Guide, Hold, Over};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Vec3};
 use crate::section::{Along, Chart, Scalp};
+use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
 /// Thickness of a section, mm.
@@ -126,8 +127,8 @@ impl Sections {
 /// One section: a strip of scalp.
 #[derive(Debug, Clone)]
 pub(super) struct Section {
-    /// Indices of its strands.
-    pub members: Vec<usize>,
+    /// Its strands: the index of each, and how far along the section it lies, 0 to 1.
+    pub members: Vec<(usize, f64)>,
     chart: Chart,
     across: f64,
     ends: (f64, f64),
@@ -138,13 +139,6 @@ impl Section {
     pub fn base(&self, share: f64) -> Vec3 {
         self.chart.direction(self.across, self.ends.0 + share * (self.ends.1 - self.ends.0))
     }
-
-    /// How far along the section a direction lies, 0 to 1.
-    pub fn share(&self, d: &Vec3) -> f64 {
-        let (_, along) = self.chart.angles(d);
-        let length = self.ends.1 - self.ends.0;
-        if length > 1e-12 { ((along - self.ends.0) / length).clamp(0.0, 1.0) } else { 0.5 }
-    }
 }
 
 /// Divides strands (index and unit direction of each) into sections, in the order they are taken.
@@ -154,7 +148,8 @@ pub(super) fn divide(layout: &Layout, scalp: &Scalp, strands: &[(usize, Vec3)]) 
         return Vec::new();
     }
     let chart = layout.along.chart(scalp, &if sum.norm() > 1e-6 { sum.normalize() } else { Vec3::y() });
-    let angles: Vec<(f64, f64)> = strands.iter().map(|(_, d)| chart.angles(d)).collect();
+    let angles: Vec<(f64, f64)> =
+        strands.par_iter().with_min_len(256).map(|(_, d)| chart.angles(d)).collect();
     let (low, high) = span(angles.iter().map(|(across, _)| *across));
     let radius = strands.iter().map(|(_, d)| scalp.form.radius_mm(d)).sum::<f64>() / strands.len() as f64;
     let (first, _) = chart.angles(&scalp.direction(layout.from));
@@ -177,10 +172,13 @@ pub(super) fn divide(layout: &Layout, scalp: &Scalp, strands: &[(usize, Vec3)]) 
         .filter(|number| !members[*number].is_empty())
         .map(|number| {
             let middle = (number as f64 + 0.5) * step;
+            let ends = span(members[number].iter().map(|i| angles[*i].1));
+            let length = ends.1 - ends.0;
+            let share = |along: f64| if length > 1e-12 { (along - ends.0) / length } else { 0.5 };
             Section {
                 across: if from_high { high - middle } else { low + middle },
-                ends: span(members[number].iter().map(|i| angles[*i].1)),
-                members: members[number].iter().map(|i| strands[*i].0).collect(),
+                ends,
+                members: members[number].iter().map(|i| (strands[*i].0, share(angles[*i].1))).collect(),
                 chart,
             }
         })
@@ -295,7 +293,8 @@ mod tests {
             (Along::Diagonal { lower_in_front_deg: 25.0 }, Landmark::Crown),
         ] {
             let sections = divide(&layout(along, from), &scalp, &strands);
-            let mut all: Vec<usize> = sections.iter().flat_map(|section| section.members.clone()).collect();
+            let mut all: Vec<usize> =
+                sections.iter().flat_map(|section| section.members.iter().map(|(i, _)| *i)).collect();
             all.sort_unstable();
             let mut expected: Vec<usize> = strands.iter().map(|(i, _)| *i).collect();
             expected.sort_unstable();

@@ -9,24 +9,26 @@ const STEP: f64 = std::f64::consts::PI / 24.0;
 /// times its sharpness, some 5°, on either side of a hollow.
 const CLEAR: f64 = 0.26;
 
-/// Length of a thread pulled tight from a point of the scalp to a hand, outside the head, mm.
+/// Length of a thread pulled tight from a point of the scalp, where `normal` points outwards, to a hand outside the head,
+/// mm.
 ///
 /// If the head is in the way, the thread lies on it for a part. It is taken to stay in the plane through its two ends
 /// and the middle of the head, where the outer way is the convex hull of the ends and the curve between them: exact for
 /// a ball, and within a few tenths of a millimetre on heads, whose geodesics hardly leave that plane.
-pub fn taut_mm(form: &HeadForm, from: &Vec3, to: &Vec3) -> f64 {
+pub fn taut_mm(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> f64 {
     let straight = (to - from).norm();
-    let Some(way) = round(form, from, to) else { return straight };
+    let Some(way) = round(form, from, normal, to) else { return straight };
+    let length = |(across, up): (f64, f64)| (across * across + up * up).sqrt();
     way.hull
         .windows(2)
-        .map(|pair| (pair[1].0 - pair[0].0).hypot(pair[1].1 - pair[0].1))
+        .map(|pair| length((pair[1].0 - pair[0].0, pair[1].1 - pair[0].1)))
         .sum::<f64>()
         .max(straight)
 }
 
 /// The thread itself, as points.
 pub fn taut_line(form: &HeadForm, from: &Vec3, to: &Vec3) -> Vec<Vec3> {
-    let Some(way) = round(form, from, to) else { return vec![*from, *to] };
+    let Some(way) = round(form, from, &form.normal(from), to) else { return vec![*from, *to] };
     way.hull.iter().map(|(along, across)| way.axes[0] * *along + way.axes[1] * *across).collect()
 }
 
@@ -39,10 +41,10 @@ struct Round {
 }
 
 /// The way round the head; none where nothing can be in the way.
-fn round(form: &HeadForm, from: &Vec3, to: &Vec3) -> Option<Round> {
+fn round(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> Option<Round> {
     let straight = (to - from).norm();
     // A hand well above the scalp at the root: no head rises that steeply, not even from a hollow beside a bump.
-    if form.normal(from).dot(&(to - from)) >= CLEAR * straight {
+    if normal.dot(&(to - from)) >= CLEAR * straight {
         return None;
     }
     let e = from.normalize();
@@ -94,7 +96,7 @@ mod tests {
         let form = form();
         let root = form.point(&direction(0.5, 0.7));
         let hand = root + form.normal(&root) * 120.0;
-        assert!((taut_mm(&form, &root, &hand) - 120.0).abs() < 1e-6);
+        assert!((taut_mm(&form, &root, &form.normal(&root), &hand) - 120.0).abs() < 1e-6);
     }
 
     #[test]
@@ -121,7 +123,7 @@ mod tests {
         let other = form.point(&-Vec3::x());
         // A touch off the exact opposite, which tells no plane.
         let hand = other + Vec3::new(0.0, 1e-3, 0.0);
-        let way = taut_mm(&form, &ear, &hand);
+        let way = taut_mm(&form, &ear, &form.normal(&ear), &hand);
         assert!((way - Measures::default().over_top_mm).abs() < 0.6, "{way}");
     }
 
@@ -130,7 +132,7 @@ mod tests {
         let form = form();
         let left = form.point(&direction(PI / 2.0, 0.0));
         let right = form.point(&direction(-PI / 2.0 + 1e-4, 0.0));
-        let way = taut_mm(&form, &left, &right);
+        let way = taut_mm(&form, &left, &form.normal(&left), &right);
         assert!((way - 0.5 * Measures::default().girth_mm).abs() < 0.6, "{way}");
     }
 
@@ -143,7 +145,10 @@ mod tests {
             let d = direction(b, (0.2 * b).cos());
             let near = form.point(&d) + form.normal(&d) * 20.0;
             let far = form.point(&d) + form.normal(&d) * 90.0;
-            let (short, long) = (taut_mm(&form, &root, &near), taut_mm(&form, &root, &far));
+            let (short, long) = (
+                taut_mm(&form, &root, &form.normal(&root), &near),
+                taut_mm(&form, &root, &form.normal(&root), &far),
+            );
             assert!(short >= (near - root).norm() - 1e-9);
             assert!(long >= (far - root).norm() - 1e-9);
             assert!(long > short - 40.0 && short.is_finite());

@@ -15,9 +15,7 @@ const MOST_STEPS: usize = 120;
 /// A way down: over the scalp, off it, and over the shoulders. After its last point it goes straight down.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Drape {
-    points: Vec<Vec3>,
-    /// Length of the way to each point, mm.
-    at: Vec<f64>,
+    points: Vec<Point>,
     /// Its last point, and the length of the way to it, mm. They stand here once more because most hair ends below, and
     /// looking them up among the points of thousands of ways costs more than all else.
     hangs_from: (Vec3, f64),
@@ -25,23 +23,39 @@ pub struct Drape {
     leaves: usize,
     /// How much its growth goes against its fall, 0 to 1.
     against: f64,
-    /// What it passes on the way to its last point.
+    /// Number of the level at its root or the next one below.
+    highest: i32,
+    /// What it passes on the way to its last point, from that level down.
     stops: Vec<Stop>,
+    /// Its root and its last point, as if they were levels.
+    ends: [Stop; 2],
 }
 
-/// A level that a way passes. There are a hundred on a way and thousands of ways, so they are kept small.
+/// A point of a way.
+#[derive(Debug, Clone, Copy, PartialEq)]
+struct Point {
+    at: Vec3,
+    /// Length of the way to it, mm.
+    way_mm: f64,
+}
+
+/// A level that a way passes. There are a hundred on a way and thousands of ways, and fetching them is most of what a
+/// fall costs, so they are kept small: to a ten-thousandth of a millimetre.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(super) struct Stop {
     /// Length of the way to it, mm.
-    pub way_mm: f64,
+    pub way_mm: f32,
     /// Distance from the axis, mm.
     pub radius_mm: f32,
     /// How many times as long as it is high the way is here.
     pub longer: f32,
-    /// The two cells nearest to it, and the share of the first.
-    pub cells: [u8; 2],
-    pub share: f32,
+    /// The two cells nearest to it, and the share of the first, of [`WHOLE`].
+    cells: [u8; 2],
+    share: u16,
 }
+
+/// All of a share.
+const WHOLE: f64 = u16::MAX as f64;
 
 /// Least sine of a descent: nearly level hair is taken to lie at 20°, or a thin layer would seem endlessly wide.
 const LEAST_DESCENT: f64 = 0.35;
@@ -51,12 +65,18 @@ impl Stop {
     pub fn new(way_mm: f64, place: &Vec3, descent: f64) -> Self {
         let [(one, share), (other, _)] = cells_of(place.x, place.z);
         Self {
-            way_mm,
+            way_mm: way_mm as f32,
             radius_mm: place.x.hypot(place.z) as f32,
             longer: (1.0 / descent.max(LEAST_DESCENT)) as f32,
             cells: [one as u8, other as u8],
-            share: share as f32,
+            share: (share * WHOLE).round() as u16,
         }
+    }
+
+    /// The two cells nearest to it, with the share of each.
+    pub fn cells(&self) -> [(usize, f64); 2] {
+        let share = f64::from(self.share) / WHOLE;
+        [(usize::from(self.cells[0]), share), (usize::from(self.cells[1]), 1.0 - share)]
     }
 }
 
@@ -68,7 +88,12 @@ pub fn drape_all(
     growth: &[Growth],
     strands: &[Strand],
 ) -> Vec<Drape> {
-    strands.par_iter().map(|strand| Drape::of(scalp, body, part, growth, &strand.root)).collect()
+    let mut all: Vec<Drape> =
+        strands.par_iter().map(|strand| Drape::of(scalp, body, part, growth, &strand.root)).collect();
+    // Every fall walks through all of them in order: laid one behind the other they come out of memory far faster.
+    all.iter_mut().for_each(|drape| drape.stops = drape.stops.as_slice().to_vec());
+    all.iter_mut().for_each(|drape| drape.points = drape.points.as_slice().to_vec());
+    all
 }
 
 impl Drape {
@@ -78,23 +103,21 @@ impl Drape {
         let away = if away.norm() > 1e-9 { away.normalize() } else { Vec3::zeros() };
         let mut way = Self {
             points: Vec::with_capacity(96),
-            at: Vec::with_capacity(96),
             hangs_from: (root.at, 0.0),
             leaves: 0,
             against: 0.0,
+            highest: (root.at.y / LEVEL_MM).floor() as i32,
             stops: Vec::new(),
+            ends: [Stop::new(0.0, &root.at, 1.0); 2],
         };
-        way.points.push(root.at);
-        way.at.push(0.0);
+        way.points.push(Point { at: root.at, way_mm: 0.0 });
         way.over_the_scalp(scalp, root.normal, away, growth);
         way.leaves = way.points.len() - 1;
         way.over_the_shoulders(body);
-        way.hangs_from = (way.end(), way.at[way.at.len() - 1]);
+        let last = way.points[way.points.len() - 1];
+        way.hangs_from = (last.at, last.way_mm);
         way.stops = way.stop_at_levels();
-        // Thousands of ways are kept as long as a head is.
-        way.points.shrink_to_fit();
-        way.at.shrink_to_fit();
-        way.stops.shrink_to_fit();
+        way.ends[1] = Stop::new(last.way_mm, &last.at, 1.0);
         way
     }
 
@@ -145,18 +168,18 @@ impl Drape {
     }
 
     fn push(&mut self, p: Vec3) {
-        let way = (p - self.end()).norm();
-        self.at.push(self.at[self.at.len() - 1] + way);
-        self.points.push(p);
+        let last = &self.points[self.points.len() - 1];
+        let way_mm = last.way_mm + (p - last.at).norm();
+        self.points.push(Point { at: p, way_mm });
     }
 
     fn end(&self) -> Vec3 {
-        self.points[self.points.len() - 1]
+        self.points[self.points.len() - 1].at
     }
 
     /// Where it leaves the head.
     pub fn leave(&self) -> Vec3 {
-        self.points[self.leaves]
+        self.points[self.leaves].at
     }
 
     /// How much its growth goes against its fall at the root, 0 to 1.
@@ -166,7 +189,7 @@ impl Drape {
 
     /// How long it lies on the scalp, mm.
     pub fn on_scalp_mm(&self) -> f64 {
-        self.at[self.leaves]
+        self.points[self.leaves].way_mm
     }
 
     /// The place so far along the way, mm.
@@ -175,12 +198,34 @@ impl Drape {
         if way_mm >= way_to_last {
             return last - Vec3::y() * (way_mm - way_to_last);
         }
-        let next = self.at.partition_point(|at| *at <= way_mm);
+        let next = self.after(way_mm);
         if next == 0 {
-            return self.points[0];
+            return self.points[0].at;
         }
-        let share = (way_mm - self.at[next - 1]) / (self.at[next] - self.at[next - 1]);
-        self.points[next - 1].lerp(&self.points[next], share)
+        let (before, after) = (&self.points[next - 1], &self.points[next]);
+        before.at.lerp(&after.at, (way_mm - before.way_mm) / (after.way_mm - before.way_mm))
+    }
+
+    /// The first point further along than this, which lies before the last.
+    ///
+    /// Halving would fetch half a dozen places from memory. But points lie a step apart on the scalp, and at least a
+    /// level apart below it, so counting from the top or from the end comes close.
+    fn after(&self, way_mm: f64) -> usize {
+        let (_, way_to_last) = self.hangs_from;
+        let on_scalp = (way_mm.max(0.0) / STEP_MM) as usize;
+        let mut next = if on_scalp < self.leaves {
+            on_scalp
+        } else {
+            let from_end = ((way_to_last - way_mm) / LEVEL_MM).ceil() as usize;
+            (self.points.len() - 1).saturating_sub(from_end).max(self.leaves)
+        };
+        while next > 0 && self.points[next - 1].way_mm > way_mm {
+            next -= 1;
+        }
+        while self.points[next].way_mm <= way_mm {
+            next += 1;
+        }
+        next
     }
 
     /// The last point of the way, from which it goes straight down, and the length of the way to it, mm.
@@ -191,17 +236,23 @@ impl Drape {
     /// Number of the highest level (of [`LEVEL_MM`]) that is passed on the way to its last point, and each that is
     /// passed from there down.
     pub(super) fn stops(&self) -> (i32, &[Stop]) {
-        ((self.points[0].y / LEVEL_MM).floor() as i32, &self.stops)
+        (self.highest, &self.stops)
+    }
+
+    /// Its root and its last point, from where it hangs straight down, as if they were levels.
+    pub(super) fn ends(&self) -> &[Stop; 2] {
+        &self.ends
     }
 
     fn stop_at_levels(&self) -> Vec<Stop> {
         let mut stops = Vec::with_capacity(2 * self.points.len());
-        let (mut level, _) = self.stops();
-        for (pair, at) in self.points.windows(2).zip(self.at.windows(2)) {
-            let (drop, run) = (pair[0].y - pair[1].y, at[1] - at[0]);
-            while drop > 0.0 && f64::from(level) * LEVEL_MM >= pair[1].y {
-                let share = (pair[0].y - f64::from(level) * LEVEL_MM) / drop;
-                stops.push(Stop::new(at[0] + share * run, &pair[0].lerp(&pair[1], share), drop / run));
+        let mut level = self.highest;
+        for pair in self.points.windows(2) {
+            let [from, to] = pair else { continue };
+            let (drop, run) = (from.at.y - to.at.y, to.way_mm - from.way_mm);
+            while drop > 0.0 && f64::from(level) * LEVEL_MM >= to.at.y {
+                let share = (from.at.y - f64::from(level) * LEVEL_MM) / drop;
+                stops.push(Stop::new(from.way_mm + share * run, &from.at.lerp(&to.at, share), drop / run));
                 level -= 1;
             }
         }
@@ -210,7 +261,7 @@ impl Drape {
 
     /// The first part of the way, so long, as points.
     pub fn line(&self, length_mm: f64) -> Vec<Vec3> {
-        let within = self.points.iter().zip(&self.at).take_while(|(_, at)| **at < length_mm).map(|(p, _)| *p);
+        let within = self.points.iter().take_while(|point| point.way_mm < length_mm).map(|point| point.at);
         within.chain([self.place(length_mm)]).collect()
     }
 }
@@ -261,11 +312,12 @@ mod tests {
             let (highest, stops) = drape.stops();
             let (last, way) = drape.hangs_from();
             for (i, stop) in stops.iter().enumerate() {
-                let place = drape.place(stop.way_mm);
-                assert!((place.y - LEVEL_MM * f64::from(highest - i as i32)).abs() < 1e-6);
+                let place = drape.place(f64::from(stop.way_mm));
+                assert!((place.y - LEVEL_MM * f64::from(highest - i as i32)).abs() < 1e-4);
                 assert!((place.x.hypot(place.z) - f64::from(stop.radius_mm)).abs() < 1e-4);
                 assert!((1.0..=1.0 / LEAST_DESCENT + 1e-6).contains(&f64::from(stop.longer)));
-                assert!(stop.way_mm <= way + 1e-9);
+                assert!(f64::from(stop.way_mm) <= way + 1e-4);
+                assert!((stop.cells().iter().map(|(_, share)| share).sum::<f64>() - 1.0).abs() < 1e-12);
             }
             let lowest = LEVEL_MM * f64::from(highest - stops.len() as i32 + 1);
             assert!(lowest >= last.y - 1e-9 && lowest - LEVEL_MM < last.y + 1e-9);

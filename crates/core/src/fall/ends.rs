@@ -1,6 +1,6 @@
 //! Where worn hair ends.
 
-use super::field::{all_worn, bundles};
+use super::field::{all_worn, bundle};
 use crate::hair::{Hair, Lengths};
 use crate::head::Vec3;
 
@@ -17,12 +17,15 @@ pub struct End {
 
 /// The ends of all hair, worn at these fibre lengths.
 pub fn ends(hair: &Hair, lengths: &[Lengths]) -> Vec<End> {
-    let of = |(strand, worn)| {
-        bundles(&hair.strands[strand], worn).into_iter().map(move |bundle| End {
+    let mut bundles = Vec::new();
+    let mut ends = Vec::new();
+    for (strand, worn) in all_worn(hair, lengths).iter().enumerate() {
+        bundle(&hair.strands[strand], worn, &mut bundles);
+        ends.extend(bundles.iter().map(|bundle| End {
             strand,
             at: hair.drapes[strand].place(bundle.ends_mm),
             room_mm2: bundle.room_mm2,
-        })
-    };
-    all_worn(hair, lengths).iter().enumerate().flat_map(of).collect()
+        }));
+    }
+    ends
 }

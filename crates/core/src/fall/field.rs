@@ -1,15 +1,16 @@
 //! The room hair takes, by azimuth and height.
 
 use super::drape::Stop;
-use super::shell::cells_of;
 use super::{AZIMUTHS, Drape, LEVEL_MM};
 use crate::constants::{PACKING_RADIUS_MM, PACKING_STRAIGHT};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, Lengths, SHARES, Strand};
 use rayon::prelude::*;
 
-/// Strands summed in one go. A fixed number, so that sums are the same on any number of threads.
+/// Least strands summed in one go, and most goes. Neither looks at the threads, so sums are the same on any number of
+/// them; each go has cells of its own, so there are few.
 const CHUNK: usize = 2048;
+const CHUNKS: usize = 4;
 /// Share of its free length by which a strand stands off the scalp: hair leaves it at about 30°.
 const STAND_SHARE: f64 = 0.5;
 
@@ -36,15 +37,36 @@ pub(super) struct Cell {
 }
 
 impl Cell {
-    fn add(&mut self, other: &Self, weight: f64) {
+    fn add(&mut self, other: &Self) {
         for ring in 0..RINGS {
-            self.room_mm2[ring] += weight * other.room_mm2[ring];
-            self.moment_mm3[ring] += weight * other.moment_mm3[ring];
+            self.room_mm2[ring] += other.room_mm2[ring];
+            self.moment_mm3[ring] += other.moment_mm3[ring];
         }
-        self.width_mm += weight * other.width_mm;
-        self.mass_g_per_mm += weight * other.mass_g_per_mm;
-        self.scalp_mm2 += weight * other.scalp_mm2;
-        self.stand_mm3 += weight * other.stand_mm3;
+        self.width_mm += other.width_mm;
+        self.mass_g_per_mm += other.mass_g_per_mm;
+        self.scalp_mm2 += other.scalp_mm2;
+        self.stand_mm3 += other.stand_mm3;
+    }
+
+    /// Half of it and a quarter of each of two neighbours. The neighbours are added first, so that the mirror image is
+    /// the same to the last bit.
+    fn between(&self, one: &Self, other: &Self) -> Self {
+        let mix = |here: f64, one: f64, other: f64| 0.5 * here + 0.25 * (one + other);
+        let rings = |of: fn(&Self) -> &[f64; RINGS]| {
+            let mut out = [0.0; RINGS];
+            for (ring, out) in out.iter_mut().enumerate() {
+                *out = mix(of(self)[ring], of(one)[ring], of(other)[ring]);
+            }
+            out
+        };
+        Self {
+            room_mm2: rings(|cell| &cell.room_mm2),
+            moment_mm3: rings(|cell| &cell.moment_mm3),
+            width_mm: mix(self.width_mm, one.width_mm, other.width_mm),
+            mass_g_per_mm: mix(self.mass_g_per_mm, one.mass_g_per_mm, other.mass_g_per_mm),
+            scalp_mm2: mix(self.scalp_mm2, one.scalp_mm2, other.scalp_mm2),
+            stand_mm3: mix(self.stand_mm3, one.stand_mm3, other.stand_mm3),
+        }
     }
 
     /// Takes away what is only left of hair that has ended.
@@ -74,11 +96,15 @@ pub(super) struct Worn {
     pub lengths: Lengths,
     /// How far each is open.
     pub open: Lengths,
+    /// The longest of them, mm.
+    pub longest_mm: f64,
+    /// Height at which that ends, mm.
+    pub lowest_mm: f64,
 }
 
 /// Worn lengths. Shares of one length are worked out once.
-pub(super) fn worn(strand: &Strand, lengths: &Lengths, style: WornStyle) -> Worn {
-    let mut out = Worn { lengths: [0.0; SHARES], open: [1.0; SHARES] };
+pub(super) fn worn(strand: &Strand, drape: &Drape, lengths: &Lengths, style: WornStyle) -> Worn {
+    let mut out = Worn { lengths: [0.0; SHARES], open: [1.0; SHARES], longest_mm: 0.0, lowest_mm: 0.0 };
     let mut last = (f64::NAN, 0.0);
     for (i, &fibre) in lengths.iter().enumerate() {
         if fibre != last.0 {
@@ -86,14 +112,16 @@ pub(super) fn worn(strand: &Strand, lengths: &Lengths, style: WornStyle) -> Worn
         }
         out.lengths[i] = last.1;
         out.open[i] = if fibre > 0.0 { (last.1 / fibre).clamp(0.02, 1.0) } else { 1.0 };
+        out.longest_mm = out.longest_mm.max(last.1);
     }
+    out.lowest_mm = drape.place(out.longest_mm).y;
     out
 }
 
 /// Worn lengths of a whole head.
 pub(super) fn all_worn(hair: &Hair, lengths: &[Lengths]) -> Vec<Worn> {
-    let one = |(strand, lengths): (&Strand, &Lengths)| worn(strand, lengths, hair.worn);
-    hair.strands.par_iter().zip(lengths).with_min_len(64).map(one).collect()
+    let one = |i: usize| worn(&hair.strands[i], &hair.drapes[i], &lengths[i], hair.worn);
+    (0..hair.strands.len()).into_par_iter().with_min_len(64).map(one).collect()
 }
 
 /// Share of the room that is fibre, of hair of this loop radius (mm) that is so far open. A loop that is pulled open is
@@ -105,20 +133,20 @@ fn packing(loop_radius_mm: f64, open: f64) -> f64 {
 
 impl Field {
     /// The field of hair worn at these lengths.
-    pub fn of(hair: &Hair, drapes: &[Drape], worn: &[Worn]) -> Self {
+    pub fn of(hair: &Hair, worn: &[Worn]) -> Self {
         let highest = hair.shell.highest;
-        let ends = |(drape, worn): (&Drape, &Worn)| {
-            let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
-            drape.place(longest).y
-        };
-        let lowest = drapes.iter().zip(worn).map(ends).fold(0.0, f64::min);
+        let lowest = worn.iter().map(|worn| worn.lowest_mm).fold(0.0, f64::min);
         let rows = (highest - (lowest / LEVEL_MM).floor() as i32 + 1).max(1) as usize;
-        let parts: Vec<Sums> = (0..hair.strands.len().div_ceil(CHUNK))
+        let count = hair.strands.len();
+        let chunk = count.div_ceil(CHUNKS).max(CHUNK);
+        let parts: Vec<Sums> = (0..count.div_ceil(chunk))
             .into_par_iter()
             .map(|part| {
                 let mut sums = Sums::new(highest, rows);
-                for i in part * CHUNK..((part + 1) * CHUNK).min(hair.strands.len()) {
-                    sums.lay(hair, &hair.strands[i], &drapes[i], &worn[i]);
+                let mut bundles = Vec::with_capacity(SHARES);
+                for (i, worn) in worn.iter().enumerate().skip(part * chunk).take(chunk) {
+                    bundle(&hair.strands[i], worn, &mut bundles);
+                    sums.lay(hair, i, worn, &bundles);
                 }
                 sums
             })
@@ -128,7 +156,9 @@ impl Field {
         for part in parts {
             all.add(&part);
         }
-        Self { highest, rows: smooth(&all.cells()) }
+        let mut rows = all.cells();
+        smooth(&mut rows);
+        Self { highest, rows }
     }
 }
 
@@ -153,7 +183,7 @@ impl Sums {
     fn add(&mut self, other: &Self) {
         let each = |to: &mut Vec<[Cell; AZIMUTHS]>, from: &[[Cell; AZIMUTHS]]| {
             for (cell, more) in to.iter_mut().flatten().zip(from.iter().flatten()) {
-                cell.add(more, 1.0);
+                cell.add(more);
             }
         };
         each(&mut self.passes, &other.passes);
@@ -164,8 +194,8 @@ impl Sums {
         let mut hangs = [Cell::default(); AZIMUTHS];
         for (row, begins) in self.passes.iter_mut().zip(&self.begins) {
             for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
-                hangs.add(begins, 1.0);
-                cell.add(hangs, 1.0);
+                hangs.add(begins);
+                cell.add(hangs);
                 cell.without_rounding();
             }
         }
@@ -177,33 +207,41 @@ impl Sums {
     }
 
     /// Adds a strand to the cells its shares pass.
-    fn lay(&mut self, hair: &Hair, strand: &Strand, drape: &Drape, worn: &Worn) {
-        let bundles = bundles(strand, worn);
-        let longest = worn.lengths.iter().copied().fold(0.0, f64::max);
+    fn lay(&mut self, hair: &Hair, strand: usize, worn: &Worn, bundles: &[Bundle]) {
+        let drape = &hair.drapes[strand];
+        self.stand(hair, &hair.strands[strand], drape, worn);
         let (highest, stops) = drape.stops();
+        // What passes is the same until a bundle ends.
+        let (mut passing, mut until) = (Bundle::default(), 0.0);
         for (level, stop) in (i32::MIN..=highest).rev().zip(stops) {
-            if stop.way_mm >= longest {
-                return self.stand(hair, strand, drape, worn);
+            let way_mm = f64::from(stop.way_mm);
+            if way_mm >= worn.longest_mm {
+                return;
+            }
+            if way_mm >= until {
+                passing = Bundle { ends_mm: f64::INFINITY, ..Bundle::default() };
+                bundles
+                    .iter()
+                    .filter(|bundle| bundle.ends_mm > way_mm)
+                    .for_each(|bundle| passing.join(bundle));
+                until = passing.ends_mm;
             }
             let Some(row) = self.row(level) else { continue };
-            let there = bundles.iter().filter(|bundle| bundle.ends_mm > stop.way_mm);
-            let sum = there.fold(Bundle::default(), |sum, bundle| sum.plus(bundle, f64::from(stop.longer)));
-            put(&mut self.passes[row], stop, &sum, 1.0);
+            put(&mut self.passes[row], stop, &passing, f64::from(stop.longer), 1.0);
         }
         // From its last point on a hair hangs over one place: it is noted in the first row it passes there and, the
         // other way, in the row after its last.
         let (from, way) = drape.hangs_from();
         let first = highest - stops.len() as i32;
-        let over = Stop::new(way, &from, 1.0);
+        let [_, over] = drape.ends();
         for bundle in bundles.iter().filter(|bundle| bundle.ends_mm > way) {
             let below = ((from.y - (bundle.ends_mm - way)) / LEVEL_MM).ceil() as i32 - 1;
             let Some(row) = self.row(first).filter(|_| below < first) else { continue };
-            put(&mut self.begins[row], &over, bundle, 1.0);
+            put(&mut self.begins[row], over, bundle, 1.0, 1.0);
             if let Some(row) = self.row(below) {
-                put(&mut self.begins[row], &over, bundle, -1.0);
+                put(&mut self.begins[row], over, bundle, 1.0, -1.0);
             }
         }
-        self.stand(hair, strand, drape, worn);
     }
 
     /// How far hair stands off by its own stiffness: fully while it is shorter than the length over which its weight
@@ -213,9 +251,9 @@ impl Sums {
         let bending = (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt();
         let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
         let stands = STAND_SHARE * (1.0 + drape.against()) * mean / (1.0 + (mean / bending).powi(2));
-        let root = strand.root.at;
-        let Some(row) = self.row((root.y / LEVEL_MM).floor() as i32) else { return };
-        for (cell, share) in cells_of(root.x, root.z) {
+        let Some(row) = self.row(drape.stops().0) else { return };
+        let [root, _] = drape.ends();
+        for (cell, share) in root.cells() {
             let cell = &mut self.passes[row][cell];
             cell.scalp_mm2 += share * strand.root.area_mm2;
             cell.stand_mm3 += share * strand.root.area_mm2 * stands;
@@ -223,17 +261,17 @@ impl Sums {
     }
 }
 
-/// Adds what passes a stop to the two cells nearest to it, so many times.
-fn put(row: &mut [Cell; AZIMUTHS], stop: &Stop, what: &Bundle, times: f64) {
+/// Adds what passes a stop, on a way so many times as long as it is high, to the two cells nearest to it, so many times.
+fn put(row: &mut [Cell; AZIMUTHS], stop: &Stop, what: &Bundle, longer: f64, times: f64) {
     let radius = f64::from(stop.radius_mm);
     let ring = (((radius - INNERMOST_MM) / RING_MM).max(0.0) as usize).min(RINGS - 1);
-    let share = f64::from(stop.share);
-    for (cell, share) in stop.cells.into_iter().zip([share, 1.0 - share]) {
-        let (cell, share) = (&mut row[usize::from(cell)], share * times);
-        cell.room_mm2[ring] += share * what.room_mm2;
-        cell.moment_mm3[ring] += share * radius * what.room_mm2;
+    for (cell, share) in stop.cells() {
+        let (cell, share) = (&mut row[cell], share * times);
+        let room_mm2 = share * longer * what.room_mm2;
+        cell.room_mm2[ring] += room_mm2;
+        cell.moment_mm3[ring] += radius * room_mm2;
         cell.width_mm += share * what.width_mm;
-        cell.mass_g_per_mm += share * what.mass_g_per_mm;
+        cell.mass_g_per_mm += share * longer * what.mass_g_per_mm;
     }
 }
 
@@ -249,65 +287,59 @@ pub(super) struct Bundle {
 }
 
 impl Bundle {
-    /// With another that lies beside it, on a way so many times as long as it is high.
-    fn plus(self, other: &Self, longer: f64) -> Self {
-        Self {
-            ends_mm: self.ends_mm.max(other.ends_mm),
-            room_mm2: self.room_mm2 + longer * other.room_mm2,
-            width_mm: self.width_mm + other.width_mm,
-            mass_g_per_mm: self.mass_g_per_mm + longer * other.mass_g_per_mm,
-        }
+    /// Lays another beside it; the two end where the shorter does.
+    fn join(&mut self, other: &Self) {
+        self.ends_mm = self.ends_mm.min(other.ends_mm);
+        self.room_mm2 += other.room_mm2;
+        self.width_mm += other.width_mm;
+        self.mass_g_per_mm += other.mass_g_per_mm;
     }
 }
 
-pub(super) fn bundles(strand: &Strand, worn: &Worn) -> Vec<Bundle> {
+/// The bundles of a strand, in place of what was in `out`.
+pub(super) fn bundle(strand: &Strand, worn: &Worn, out: &mut Vec<Bundle>) {
+    out.clear();
     let hairs = strand.hairs / SHARES as f64;
-    let mut out: Vec<Bundle> = Vec::with_capacity(SHARES);
     for (ends_mm, open) in worn.lengths.into_iter().zip(worn.open) {
-        let room_mm2 = hairs * strand.section_mm2() / (open * packing(strand.model.loop_radius_mm, open));
-        let width_mm = hairs * 1e-3 * strand.model.diameter_um;
-        let mass_g_per_mm = strand.mass_g_per_mm() / SHARES as f64 / open;
+        let share = Bundle {
+            ends_mm,
+            room_mm2: hairs * strand.section_mm2() / (open * packing(strand.model.loop_radius_mm, open)),
+            width_mm: hairs * 1e-3 * strand.model.diameter_um,
+            mass_g_per_mm: strand.mass_g_per_mm() / SHARES as f64 / open,
+        };
         match out.last_mut() {
-            Some(last) if last.ends_mm == ends_mm => {
-                last.room_mm2 += room_mm2;
-                last.width_mm += width_mm;
-                last.mass_g_per_mm += mass_g_per_mm;
-            }
-            _ => out.push(Bundle { ends_mm, room_mm2, width_mm, mass_g_per_mm }),
+            Some(last) if last.ends_mm == ends_mm => last.join(&share),
+            _ => out.push(share),
         }
     }
-    out
 }
 
 /// Spreads each cell a little over its neighbours, so that guide strands stand for the hair between them: binomial
-/// weights, round the head and one cell up and down.
-fn smooth(cells: &[[Cell; AZIMUTHS]]) -> Vec<[Cell; AZIMUTHS]> {
-    const ROUND: [(usize, f64); 5] =
-        [(0, 0.375), (1, 0.25), (AZIMUTHS - 1, 0.25), (2, 0.0625), (AZIMUTHS - 2, 0.0625)];
-    let round = |row: &[Cell; AZIMUTHS]| {
-        let mut out = [Cell::default(); AZIMUTHS];
-        for (i, cell) in out.iter_mut().enumerate() {
-            for (step, weight) in ROUND {
-                cell.add(&row[(i + step) % AZIMUTHS], weight);
-            }
+/// weights over four cells to either side, and one up and down.
+fn smooth(rows: &mut [[Cell; AZIMUTHS]]) {
+    rows.iter_mut().for_each(round);
+    // At the first and the last row the missing neighbour is the row itself. The row above is kept as it was.
+    let Some(mut above) = rows.first().copied() else { return };
+    for i in 0..rows.len() {
+        let below = rows[(i + 1).min(rows.len() - 1)];
+        let here = rows[i];
+        for (((cell, here), above), below) in rows[i].iter_mut().zip(&here).zip(&above).zip(&below) {
+            *cell = here.between(above, below);
         }
-        out
-    };
-    // Twice, which is binomial again over four cells to either side.
-    let rows: Vec<_> = cells.iter().map(|row| round(&round(row))).collect();
-    let last = rows.len() - 1;
-    (0..rows.len())
-        .map(|i| {
-            let mut out = [Cell::default(); AZIMUTHS];
-            // At the first and the last row the missing neighbour is the row itself.
-            for (row, weight) in [(i, 0.5), (i.saturating_sub(1), 0.25), ((i + 1).min(last), 0.25)] {
-                for (cell, from) in out.iter_mut().zip(&rows[row]) {
-                    cell.add(from, weight);
-                }
-            }
-            out
-        })
-        .collect()
+        above = here;
+    }
+}
+
+/// Four times a quarter of either neighbour and half of itself, which is binomial over four cells.
+fn round(row: &mut [Cell; AZIMUTHS]) {
+    for _ in 0..4 {
+        let (first, mut before) = (row[0], row[AZIMUTHS - 1]);
+        for i in 0..AZIMUTHS {
+            let (here, after) = (row[i], if i + 1 < AZIMUTHS { row[i + 1] } else { first });
+            row[i] = here.between(&before, &after);
+            before = here;
+        }
+    }
 }
 
 #[cfg(test)]
@@ -324,9 +356,7 @@ mod tests {
     }
 
     fn field(hair: &Hair) -> Field {
-        let worn: Vec<Worn> =
-            hair.strands.iter().zip(&hair.lengths).map(|(s, l)| worn(s, l, hair.worn)).collect();
-        Field::of(hair, &hair.drapes, &worn)
+        Field::of(hair, &all_worn(hair, &hair.lengths))
     }
 
     #[test]
@@ -372,10 +402,15 @@ mod tests {
     fn shares_that_end_together_are_laid_together() {
         let hair = hair(300.0, 180.0);
         let mut lengths = hair.lengths[0];
-        let whole = bundles(&hair.strands[0], &worn(&hair.strands[0], &lengths, hair.worn));
+        let bundled = |lengths: &Lengths| {
+            let mut out = Vec::new();
+            bundle(&hair.strands[0], &worn(&hair.strands[0], &hair.drapes[0], lengths, hair.worn), &mut out);
+            out
+        };
+        let whole = bundled(&lengths);
         assert_eq!(whole.len(), 1);
         lengths[5] *= 0.5;
-        let parts = bundles(&hair.strands[0], &worn(&hair.strands[0], &lengths, hair.worn));
+        let parts = bundled(&lengths);
         assert_eq!(parts.len(), 3, "five, one that is short, two");
         let width: f64 = parts.iter().map(|part| part.width_mm).sum();
         assert!((width - whole[0].width_mm).abs() < 1e-12);

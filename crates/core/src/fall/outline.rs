@@ -68,7 +68,7 @@ impl Surface {
 
     /// The surface of hair worn at these fibre lengths.
     pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
-        Self::of(&Field::of(hair, &hair.drapes, &all_worn(hair, lengths)), &hair.shell, hair.form.top_mm())
+        Self::of(&Field::of(hair, &all_worn(hair, lengths)), &hair.shell, hair.form.top_mm())
     }
 
     pub(super) fn height_mm(&self, row: usize) -> f64 {
@@ -141,9 +141,10 @@ impl Outline {
 
     fn seen(surface: &Surface, share: impl Fn(f64) -> f64) -> Self {
         let mut out = Self { heights_mm: vec![surface.top_mm], one_mm: vec![0.0], other_mm: vec![0.0] };
+        let shares: [f64; AZIMUTHS] = std::array::from_fn(|i| share(azimuth_of(i)));
         for row in 0..surface.outer.len() {
             let there = || (0..AZIMUTHS).filter(|i| surface.solid[row][*i] > 0.0);
-            let at = |i: usize| surface.outer[row][i] * share(azimuth_of(i));
+            let at = |i: usize| surface.outer[row][i] * shares[i];
             let (sum, weight) = there().fold((0.0, 0.0), |(sum, weight), i| {
                 let solid = surface.solid[row][i];
                 (sum + solid * at(i), weight + solid)

@@ -7,6 +7,7 @@ use crate::constants::SEE_THROUGH;
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::drawn;
 use crate::reading::Zone;
+use rayon::prelude::*;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
@@ -84,7 +85,7 @@ pub struct Fall {
 /// The fall of hair at these fibre lengths, worn as the client wears it.
 pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
     let worn = all_worn(hair, lengths);
-    let field = Field::of(hair, &hair.drapes, &worn);
+    let field = Field::of(hair, &worn);
     let surface = Surface::of(&field, &hair.shell, hair.form.top_mm());
     let front = Outline::across(&surface);
     let levels = levels(&field, &surface);
@@ -93,7 +94,6 @@ pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
     let lowest = |holds: &dyn Fn(&LevelShare) -> bool| {
         levels.iter().rev().find(|level| holds(level)).map_or(hair.form.top_mm(), |level| level.height_mm)
     };
-    let ends = |i: usize| hair.drapes[i].place(longest(&worn[i])).y;
     Fall {
         widest_at_mm: front.heights_mm[widest],
         width_mm,
@@ -104,15 +104,11 @@ pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
         mass_g: hair.mass_g(lengths),
         strong_to_mm: lowest(&|level| level.fullness >= STRONG_SHARE),
         see_through_below_mm: lowest(&|level| level.light <= SEE_THROUGH.value),
-        lowest_mm: (0..worn.len()).map(ends).fold(f64::INFINITY, f64::min),
+        lowest_mm: worn.iter().map(|worn| worn.lowest_mm).fold(f64::INFINITY, f64::min),
         lines: lines(hair, &worn, LINES),
         front,
         levels,
     }
-}
-
-fn longest(worn: &Worn) -> f64 {
-    worn.lengths.iter().copied().fold(0.0, f64::max)
 }
 
 fn mean(lengths: &Lengths) -> f64 {
@@ -154,22 +150,22 @@ fn perimeter(field: &Field, surface: &Surface) -> Vec<Option<f64>> {
 
 fn zones(hair: &Hair, lengths: &[Lengths], worn: &[Worn]) -> Vec<ZoneFall> {
     let of = |zone: Zone| {
-        let members: Vec<usize> =
-            (0..hair.strands.len()).filter(|i| hair.strands[*i].root.zone == zone).collect();
-        let hairs: f64 = members.iter().map(|i| hair.strands[*i].hairs).sum();
-        let average = |f: &dyn Fn(usize) -> f64| {
-            members.iter().map(|i| hair.strands[*i].hairs * f(*i)).sum::<f64>() / hairs.max(1e-9)
-        };
-        ZoneFall {
-            zone,
-            fibre_mm: average(&|i| mean(&lengths[i])),
-            worn_mm: average(&|i| mean(&worn[i].lengths)),
-            shortest_worn_mm: average(&|i| worn[i].lengths.iter().copied().fold(f64::INFINITY, f64::min)),
-            ends_at_mm: average(&|i| hair.drapes[i].place(mean(&worn[i].lengths)).y),
-            mass_g: members.iter().map(|&i| hair.strands[i].mass_g_per_mm() * mean(&lengths[i])).sum(),
+        // Sums of hairs, and of what is averaged over them.
+        let mut hairs = 0.0;
+        let mut sums = [0.0; 4];
+        let mut mass_g = 0.0;
+        for (i, strand) in hair.strands.iter().enumerate().filter(|(_, strand)| strand.root.zone == zone) {
+            let (fibre, long) = (mean(&lengths[i]), mean(&worn[i].lengths));
+            let shortest = worn[i].lengths.iter().copied().fold(f64::INFINITY, f64::min);
+            let values = [fibre, long, shortest, hair.drapes[i].place(long).y];
+            sums.iter_mut().zip(values).for_each(|(sum, value)| *sum += strand.hairs * value);
+            hairs += strand.hairs;
+            mass_g += strand.mass_g_per_mm() * fibre;
         }
+        let [fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm] = sums.map(|sum| sum / f64::max(hairs, 1e-9));
+        ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }
     };
-    Zone::ALL.into_iter().map(of).collect()
+    Zone::ALL.into_par_iter().map(of).collect()
 }
 
 /// About so many strands of hair worn at these fibre lengths, as lines, mm.

@@ -8,11 +8,13 @@
 //!
 //! Since T grows by w per length, the hanging length is ∫x dT/w, and by parts ∫x dT* = x·T* − U(x) with the stored
 //! energy U = (c/2)(x − t·S)²/D. So no quadrature is needed anywhere.
+//!
+//! What is searched for is p = tan(θ/2), 0 for straight hair and 1 for a closed loop: with q = 1 + p² it gives
+//! S = 2p/q and x = (1 − p²)/q, which makes both equations polynomials that take no sine and no division.
 
-use super::search::zero_between;
+use super::search::zero_by_slope;
 use super::{Curl, Material};
 use crate::tolerance;
-use std::f64::consts::FRAC_PI_2;
 
 /// An elastic spiral, reduced to the five numbers its shape under load depends on.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -32,9 +34,58 @@ pub struct Rod {
 /// The lower end of a strand.
 struct Tip {
     reduced_pull: f64,
-    theta: f64,
-    extension: f64,
+    lean: Lean,
     gamma: f64,
+}
+
+/// How far the fibre leans away from the pull: p = tan(θ/2), 0 straight to 1 square to it.
+#[derive(Clone, Copy)]
+struct Lean(f64);
+
+impl Lean {
+    /// sinθ and cosθ.
+    fn sin_cos(self) -> (f64, f64) {
+        let p = self.0;
+        let q = 1.0 + p * p;
+        (2.0 * p / q, (1.0 - p * p) / q)
+    }
+
+    /// x = cosθ.
+    fn extension(self) -> f64 {
+        self.sin_cos().1
+    }
+}
+
+/// A number that depends on p, and how fast it changes.
+#[derive(Clone, Copy)]
+struct Change {
+    value: f64,
+    slope: f64,
+}
+
+impl Change {
+    fn times(self, other: Self) -> Self {
+        Self { value: self.value * other.value, slope: self.slope * other.value + self.value * other.slope }
+    }
+
+    fn plus(self, times: f64, other: Self) -> Self {
+        Self { value: self.value + times * other.value, slope: self.slope + times * other.slope }
+    }
+
+    fn by(self, times: f64) -> Self {
+        Self { value: times * self.value, slope: times * self.slope }
+    }
+}
+
+/// The parts of which both searched polynomials are made, at a p.
+struct Terms {
+    /// q, q·S, q·x and q·(x − t·S).
+    q: Change,
+    sin: Change,
+    x: Change,
+    offset: Change,
+    /// q²·D.
+    shape: Change,
 }
 
 impl Rod {
@@ -57,13 +108,14 @@ impl Rod {
 
     /// Axial extension x where `pull_mn` acts: the natural pitch at no pull, 1 when straight. `pull_mn` ≥ 0.
     pub fn extension(&self, pull_mn: f64) -> f64 {
-        self.inclination(pull_mn / self.scale_mn).cos()
+        self.lean(pull_mn / self.scale_mn).extension()
     }
 
     /// The pull T*·EI·κ0² that opens the spiral to extension `x`, mN. For an extension that takes no pull it is
     /// zero or less; at `x` = 1 it is the least pull that straightens closed loops, and infinite with a pitch.
     pub fn pull_at_mn(&self, x: f64) -> f64 {
-        self.reduced_pull(x.clamp(-1.0, 1.0).acos()) * self.scale_mn
+        let x = x.clamp(-1.0, 1.0);
+        self.reduced_pull(((1.0 - x) * (1.0 + x)).sqrt(), x) * self.scale_mn
     }
 
     /// Radius ρ = S/u of the loop where `pull_mn` acts, mm.
@@ -75,7 +127,7 @@ impl Rod {
 
     /// Extension x and turn rate u, radians per mm of fibre, where `pull_mn` acts.
     pub(super) fn opened(&self, pull_mn: f64) -> (f64, f64) {
-        let (sin, x) = self.inclination(pull_mn / self.scale_mn).sin_cos();
+        let (sin, x) = self.lean(pull_mn / self.scale_mn).sin_cos();
         let turn = sin + self.stiffness_ratio * self.torsion_ratio * x;
         (x, turn / (self.radius_mm * self.shape(x)))
     }
@@ -93,7 +145,7 @@ impl Rod {
         let unit = self.characteristic_length_mm();
         // A lower end under a pull that weight hardly adds to: differences of Γ would lose digits, and the extension
         // hardly changes on the way up, so that Newton's method is there in a few steps.
-        if helix_mm / unit < 1e-3 * (1.0 + tip.reduced_pull) && tip.extension > 0.0 {
+        if helix_mm / unit < 1e-3 * (1.0 + tip.reduced_pull) && tip.lean.extension() > 0.0 {
             return self.fibre_of_even_helix_mm(helix_mm, &tip);
         }
         let reached = tip.gamma + helix_mm / unit;
@@ -102,23 +154,29 @@ impl Rod {
         if t == 0.0 && reached >= 0.5 / c {
             return unit * (reached + 0.5 / c - tip.reduced_pull);
         }
-        // Γ is infinite at 0 unless loops are closed; S·Γ never is.
-        let over = |theta: f64| {
-            let (sin, x) = theta.sin_cos();
-            let (shape, offset) = (self.shape(x), x - t * sin);
-            let stored = 0.5 * c * offset * offset / shape;
-            if t == 0.0 {
-                c * x * x / (shape * shape) - stored - reached
+        // Γ is infinite at 0 unless loops are closed; S·Γ never is. Either is searched times q and D², without a
+        // fraction.
+        // As if it were as open everywhere as at its end.
+        let near = self.nearly_leaning(tip.reduced_pull + helix_mm / (unit * tip.lean.extension().max(0.1)));
+        let root = zero_by_slope(0.0, tip.lean.0, near, |p| {
+            let at = self.terms(p);
+            let left = at.offset.times(at.offset).by(0.5 * c).plus(reached, at.shape);
+            let pulled = if t == 0.0 {
+                let straight = at.x.times(at.q);
+                straight.times(straight).by(c)
             } else {
-                c * (sin + c * t * x) * offset * x / (shape * shape) - sin * (stored + reached)
-            }
-        };
-        let root = zero_between((0.0, over(0.0)), (tip.theta, over(tip.theta)), tolerance::EXTENSION, over);
-        unit * (self.reduced_pull(root) - tip.reduced_pull)
+                self.pulled(&at).times(at.x)
+            };
+            let held = if t == 0.0 { left.times(at.shape) } else { at.sin.times(left).times(at.shape) };
+            let over = pulled.plus(-1.0, held);
+            (over.value, over.slope)
+        });
+        let (sin, x) = Lean(root).sin_cos();
+        unit * (self.reduced_pull(sin, x) - tip.reduced_pull)
     }
 
     fn fibre_of_even_helix_mm(&self, helix_mm: f64, tip: &Tip) -> f64 {
-        let mut length = helix_mm / tip.extension;
+        let mut length = helix_mm / tip.lean.extension();
         for _ in 0..tolerance::STEPS {
             let (reached, slope) = self.helix_above(tip, length);
             let step = (reached - helix_mm) / slope;
@@ -132,8 +190,8 @@ impl Rod {
 
     fn tip(&self, pull_mn: f64) -> Tip {
         let reduced_pull = pull_mn / self.scale_mn;
-        let theta = self.inclination(reduced_pull);
-        Tip { reduced_pull, theta, extension: theta.cos(), gamma: self.gamma(reduced_pull, theta) }
+        let lean = self.lean(reduced_pull);
+        Tip { reduced_pull, lean, gamma: self.gamma(reduced_pull, lean) }
     }
 
     /// Axial length of `length_mm` of fibre above a tip, mm, and the extension at its root.
@@ -142,16 +200,16 @@ impl Rod {
         let root = tip.reduced_pull + added;
         // Differences of Γ lose digits when the weight adds little to the pull: there x is constant to within f64.
         if added < 1e-7 * (1.0 + tip.reduced_pull) {
-            let x = self.inclination(tip.reduced_pull + 0.5 * added).cos();
+            let x = self.lean(tip.reduced_pull + 0.5 * added).extension();
             return (length_mm * x, x);
         }
-        let theta = self.inclination(root);
-        (self.characteristic_length_mm() * (self.gamma(root, theta) - tip.gamma), theta.cos())
+        let lean = self.lean(root);
+        (self.characteristic_length_mm() * (self.gamma(root, lean) - tip.gamma), lean.extension())
     }
 
     /// Γ(T*) = ∫x dT*, from natural shape.
-    fn gamma(&self, reduced_pull: f64, theta: f64) -> f64 {
-        let (sin, x) = theta.sin_cos();
+    fn gamma(&self, reduced_pull: f64, lean: Lean) -> f64 {
+        let (sin, x) = lean.sin_cos();
         let offset = x - self.torsion_ratio * sin;
         x * reduced_pull - 0.5 * self.stiffness_ratio * offset * offset / self.shape(x)
     }
@@ -160,10 +218,9 @@ impl Rod {
         1.0 - (1.0 - self.stiffness_ratio) * x * x
     }
 
-    /// T* as a function of the inclination θ in (0, π/2].
-    fn reduced_pull(&self, theta: f64) -> f64 {
+    /// T* at an inclination: S and x in, θ in (0, π/2].
+    fn reduced_pull(&self, sin: f64, x: f64) -> f64 {
         let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
-        let (sin, x) = theta.sin_cos();
         let shape = self.shape(x);
         if t == 0.0 {
             return c * x / (shape * shape);
@@ -171,26 +228,53 @@ impl Rod {
         c * (sin + c * t * x) * (x - t * sin) / (sin * shape * shape)
     }
 
-    /// The inclination θ whose T* is `reduced_pull`: 0 is straight.
-    fn inclination(&self, reduced_pull: f64) -> f64 {
+    fn terms(&self, p: f64) -> Terms {
+        let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
+        let q = Change { value: 1.0 + p * p, slope: 2.0 * p };
+        let sin = Change { value: 2.0 * p, slope: 2.0 };
+        let x = Change { value: 1.0 - p * p, slope: -2.0 * p };
+        let shape = q.times(q).plus(c - 1.0, x.times(x));
+        Terms { q, sin, x, offset: x.plus(-t, sin), shape }
+    }
+
+    /// c·(S + c·t·x)·(x − t·S)·q⁴: T*·S·D² times that.
+    fn pulled(&self, at: &Terms) -> Change {
+        let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
+        at.sin.plus(c * t, at.x).times(at.offset).times(at.q.times(at.q)).by(c)
+    }
+
+    /// p without a pull: tanθ = 1/t.
+    fn natural_lean(&self) -> f64 {
+        (self.torsion_ratio * self.torsion_ratio + 1.0).sqrt() - self.torsion_ratio
+    }
+
+    /// About the p whose T* is `reduced_pull`, to start from: right for no pull, and for so strong a one that S = t/T*.
+    fn nearly_leaning(&self, reduced_pull: f64) -> f64 {
+        let (natural, t) = (self.natural_lean(), self.torsion_ratio);
+        if t == 0.0 { 0.5 } else { natural * t / (t + 2.0 * reduced_pull * natural) }
+    }
+
+    /// The inclination whose T* is `reduced_pull`.
+    fn lean(&self, reduced_pull: f64) -> Lean {
         let t = self.torsion_ratio;
         if t == 0.0 && reduced_pull * self.stiffness_ratio >= 1.0 {
-            return 0.0;
+            return Lean(0.0);
         }
-        let natural = if t == 0.0 { FRAC_PI_2 } else { (1.0 / t).atan() };
+        let natural = self.natural_lean();
         if reduced_pull <= 0.0 {
-            return natural;
+            return Lean(natural);
         }
-        // S·T* is finite at both ends, so the function searched is S·(T*(θ) − T*): positive at 0, negative at natural.
-        let f = |theta: f64| {
-            let (c, (sin, x)) = (self.stiffness_ratio, theta.sin_cos());
-            let shape = self.shape(x);
-            if t == 0.0 {
-                c * x / (shape * shape) - reduced_pull
+        // S·T* is finite at both ends, so what is searched is S·(T*(p) − T*) times q and D²: positive at 0, negative at
+        // natural.
+        Lean(zero_by_slope(0.0, natural, self.nearly_leaning(reduced_pull), |p| {
+            let at = self.terms(p);
+            let wanted = at.shape.times(at.shape).by(reduced_pull);
+            let over = if t == 0.0 {
+                at.x.times(at.q).times(at.q.times(at.q)).by(self.stiffness_ratio).plus(-1.0, wanted)
             } else {
-                c * (sin + c * t * x) * (x - t * sin) / (shape * shape) - sin * reduced_pull
-            }
-        };
-        zero_between((0.0, f(0.0)), (natural, f(natural)), tolerance::EXTENSION, f)
+                self.pulled(&at).times(at.q).plus(-1.0, at.sin.times(wanted))
+            };
+            (over.value, over.slope)
+        }))
     }
 }

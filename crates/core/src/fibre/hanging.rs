@@ -33,7 +33,22 @@ impl Rod {
     /// to within rounding; at most `length_mm`.
     pub fn hanging_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
         let helix = self.helix_mm(length_mm, tip_pull_mn);
+        if helix > self.hooks_within_mm(length_mm, tip_pull_mn) {
+            return helix.min(length_mm);
+        }
         helix.max(self.hook_mm(length_mm, tip_pull_mn)).min(length_mm)
+    }
+
+    /// More than any hook of this length or shorter sinks, mm: where the spiral hangs deeper there is no need to ask.
+    ///
+    /// The rise and the natural depth are taken too large, and the limit too late: a blend with exponent 2 lies above one
+    /// with a smaller one.
+    fn hooks_within_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
+        let (l, weight, pull) = self.reduced(length_mm, tip_pull_mn);
+        let rise = weight * (FRAC_PI_4 * l + 1.2) + 1.8 * pull;
+        let natural = l.min(1.0);
+        let room = l - natural;
+        self.radius_mm * (natural + rise * room / (rise * rise + room * room).sqrt().max(f64::MIN_POSITIVE))
     }
 
     /// The fibre that hangs to `depth_mm`, mm: [`Rod::hanging_mm`] the other way. The deeper of spiral and hook decides,
@@ -43,18 +58,17 @@ impl Rod {
             return 0.0;
         }
         let spiral = self.fibre_of_helix_mm(depth_mm, tip_pull_mn).max(depth_mm);
-        let (l, weight, pull) = self.reduced(spiral, tip_pull_mn);
-        // More than any hook of this length can sink: no need to ask how far it does.
-        if depth_mm > self.radius_mm * (1.0 + weight * (FRAC_PI_4 * l + 1.2) + 1.8 * pull) {
+        if depth_mm > self.hooks_within_mm(spiral, tip_pull_mn) {
             return spiral;
         }
         let over = |length: f64| self.hook_mm(length, tip_pull_mn).min(length) - depth_mm;
-        let (low, high) = (over(depth_mm), over(spiral));
-        if low >= 0.0 {
-            return depth_mm;
-        }
+        let high = over(spiral);
         if high <= 0.0 {
             return spiral;
+        }
+        let low = over(depth_mm);
+        if low >= 0.0 {
+            return depth_mm;
         }
         zero_between((depth_mm, low), (spiral, high), tolerance::LENGTH_MM, over)
     }
@@ -180,6 +194,26 @@ mod tests {
         for (w, p) in [(1.0, 0.0), (0.0, 1.0)] {
             let exact = by_quadrature(0.2999, w, p, 0.2999);
             assert!((first_order_tip_rise(0.2999, w, p) / exact - 1.0).abs() < 0.03);
+        }
+    }
+
+    #[test]
+    fn no_hook_sinks_further_than_it_is_said_to_at_most() {
+        for (weight, scale, radius) in [(1e-4, 0.5, 4.0), (6e-5, 0.01, 30.0), (3e-4, 0.002, 80.0)] {
+            let rod = Rod {
+                radius_mm: radius,
+                torsion_ratio: 0.3,
+                stiffness_ratio: 0.8,
+                scale_mn: scale,
+                weight_mn_mm: weight,
+            };
+            for i in 1..400 {
+                for pull in [0.0, 0.002, 0.3, 40.0] {
+                    let length = f64::from(i) * 1.7;
+                    let (hook, most) = (rod.hook_mm(length, pull), rod.hooks_within_mm(length, pull));
+                    assert!(hook.min(length) <= most + 1e-9, "{length} {pull}: {hook} {most}");
+                }
+            }
         }
     }
 

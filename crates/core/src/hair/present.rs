@@ -258,8 +258,11 @@ const WHOLE: Profile = [1.0; SHARES];
 impl Gathering {
     fn of(hair: &Hair, girths: &[Girth]) -> Self {
         let tie = tie_of(hair);
-        let ways: Vec<f64> =
-            hair.strands.iter().map(|strand| taut_mm(&hair.form, &strand.root.at, &tie)).collect();
+        let ways: Vec<f64> = hair
+            .strands
+            .iter()
+            .map(|strand| taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie))
+            .collect();
         let keeps = girths.iter().map(|girth| {
             std::array::from_fn(|share| {
                 let mut keeps: Vec<(f64, f64)> = hair

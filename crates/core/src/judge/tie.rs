@@ -28,7 +28,7 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
         if !matches!(strand.root.zone, Zone::Fringe | Zone::LeftSide | Zone::RightSide) {
             continue;
         }
-        let needs = taut_mm(&hair.form, &strand.root.at, &tie) + TIE_HOLD_MM.value;
+        let needs = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie) + TIE_HOLD_MM.value;
         let share_of = |lengths: &crate::hair::Lengths| {
             lengths.iter().filter(|length| **length + LACKS_MM < needs).count() as f64 / lengths.len() as f64
         };
