@@ -2,7 +2,7 @@
 
 use crate::cut::{Cut, MoveReport, Phrase, cut, phrases};
 use crate::error::FieldErrors;
-use crate::fall::{Fall, fall};
+use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, HairRequest};
 use crate::judge::{Finding, Judged, findings};
@@ -93,8 +93,10 @@ impl FallRequest {
         let mut faults = FieldErrors::default();
         let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
         let (reports, unit, ties_back) = (&result.moves, self.unit, self.ties_back);
-        let judged = Judged { hair, lengths: &result.lengths, cut: &self.plan.cut, reports, unit, ties_back };
-        let findings = findings(&judged);
+        let (cut, lengths) = (&self.plan.cut, &result.lengths);
+        let worn = &AsWorn::of(hair, lengths);
+        let judged = Judged { hair, lengths, worn, cut, reports, unit, ties_back };
+        let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
         for (i, each) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
                 each.sections.clear();
@@ -102,7 +104,7 @@ impl FallRequest {
         }
         Ok(FallAnswer {
             before: before.clone(),
-            after: fall(hair, &result.lengths),
+            after,
             moves: result.moves,
             words: phrases(&self.plan.cut, self.unit),
             findings,

@@ -1,7 +1,8 @@
 //! Where worn hair ends.
 
-use super::field::{all_worn, bundle};
-use crate::hair::{Hair, Lengths};
+use super::AsWorn;
+use super::field::bundle;
+use crate::hair::Hair;
 use crate::head::Vec3;
 
 /// Ends of a strand that lie together.
@@ -15,11 +16,11 @@ pub struct End {
     pub room_mm2: f64,
 }
 
-/// The ends of all hair, worn at these fibre lengths.
-pub fn ends(hair: &Hair, lengths: &[Lengths]) -> Vec<End> {
+/// The ends of all hair as it is worn.
+pub fn ends(hair: &Hair, worn: &AsWorn) -> Vec<End> {
     let mut bundles = Vec::new();
     let mut ends = Vec::new();
-    for (strand, worn) in all_worn(hair, lengths).iter().enumerate() {
+    for (strand, worn) in worn.0.iter().enumerate() {
         bundle(&hair.strands[strand], worn, &mut bundles);
         ends.extend(bundles.iter().map(|bundle| End {
             strand,

@@ -17,7 +17,8 @@ pub use drape::{Drape, drape_all};
 pub use ends::{End, ends};
 pub use outline::Outline;
 pub(crate) use outline::Surface;
-pub use result::{Fall, LevelShare, ZoneFall, fall, worn_lines};
+pub(crate) use result::fall_as_worn;
+pub use result::{AsWorn, Fall, LevelShare, ZoneFall, fall, worn_lines};
 pub use shell::Shell;
 pub use svg::svg;
 

@@ -82,10 +82,24 @@ pub struct Fall {
     pub lines: Vec<Vec<[f32; 3]>>,
 }
 
+/// How long the shares of every strand are as the client wears them.
+pub struct AsWorn(pub(super) Vec<Worn>);
+
+impl AsWorn {
+    /// Of hair at these fibre lengths.
+    pub fn of(hair: &Hair, lengths: &[Lengths]) -> Self {
+        Self(all_worn(hair, lengths))
+    }
+}
+
 /// The fall of hair at these fibre lengths, worn as the client wears it.
 pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
-    let worn = all_worn(hair, lengths);
-    let field = Field::of(hair, &worn);
+    fall_as_worn(hair, lengths, &AsWorn::of(hair, lengths))
+}
+
+/// The same where it is known how long they are worn.
+pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], AsWorn(worn): &AsWorn) -> Fall {
+    let field = Field::of(hair, worn);
     let surface = Surface::of(&field, &hair.shell, hair.form.top_mm());
     let front = Outline::across(&surface);
     let levels = levels(&field, &surface);
@@ -100,12 +114,12 @@ pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
         side: Outline::from_the_side(&surface),
         top_mm: (0..AZIMUTHS).map(|i| surface.outer.iter().map(|row| row[i]).fold(0.0, f64::max)).collect(),
         perimeter_mm: perimeter(&field, &surface),
-        zones: zones(hair, lengths, &worn),
+        zones: zones(hair, lengths, worn),
         mass_g: hair.mass_g(lengths),
         strong_to_mm: lowest(&|level| level.fullness >= STRONG_SHARE),
         see_through_below_mm: lowest(&|level| level.light <= SEE_THROUGH.value),
         lowest_mm: worn.iter().map(|worn| worn.lowest_mm).fold(f64::INFINITY, f64::min),
-        lines: lines(hair, &worn, LINES),
+        lines: lines(hair, worn, LINES),
         front,
         levels,
     }

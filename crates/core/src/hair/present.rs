@@ -6,7 +6,7 @@
 
 use super::{Hair, Lengths, SHARES};
 use crate::cut::taut_mm;
-use crate::fall::{End, Fall, ends, fall};
+use crate::fall::{AsWorn, End, Fall, ends, fall};
 use crate::head::{Landmark, Vec3};
 use crate::reading::{Girth, LinePoint, RawReading};
 use rayon::prelude::*;
@@ -75,7 +75,7 @@ impl HairNow {
 
 /// How well hair agrees with the reading it was grown from.
 pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
-    let all = ends(hair, &hair.lengths);
+    let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
     let line = reading.line.iter().map(|point| Agreement {
         measured_mm: point.lies.height_mm(&hair.measures),
         computed_mm: line_mm(hair, &all, point.at.azimuth()),
@@ -166,7 +166,7 @@ struct Laid {
 
 /// Moves hair near the line up or down until the line lies where it was measured.
 fn lay_line(hair: &mut Hair, points: &[LinePoint]) {
-    let all = ends(hair, &hair.lengths);
+    let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
     let mut laid: Vec<Laid> = points
         .iter()
         .filter_map(|point| {
@@ -187,7 +187,7 @@ fn lay_line(hair: &mut Hair, points: &[LinePoint]) {
         let here = &*hair;
         let lengths = read.par_iter().enumerate().map(|(i, read)| moved(here, i, read, &laid)).collect();
         hair.lengths = lengths;
-        let all = ends(hair, &hair.lengths);
+        let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
         for at in &mut laid {
             let off = at.wanted_mm - line_mm(hair, &all, at.azimuth).unwrap_or(at.wanted_mm);
             // Where hair lies on a shoulder it comes up by less than it is moved, beside one that is moved by more.

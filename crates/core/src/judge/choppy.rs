@@ -26,7 +26,7 @@ pub(super) fn choppy_back(judged: &Judged) -> Option<Finding> {
     let hair = judged.hair;
     let bone = Landmark::Occipital.point(&hair.form, &hair.hairline).y;
     let (low, high) = (bone + BACK_MM.0, bone + BACK_MM.1);
-    let behind: Vec<End> = ends(hair, judged.lengths)
+    let behind: Vec<End> = ends(hair, judged.worn)
         .into_iter()
         .filter(|end| end.at.x.abs().atan2(-end.at.z) < HALF_WIDTH)
         .collect();

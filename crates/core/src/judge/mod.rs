@@ -7,6 +7,7 @@ mod choppy;
 mod tie;
 
 use crate::cut::{Cut, MoveReport, Way};
+use crate::fall::AsWorn;
 use crate::hair::{Hair, Lengths};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -52,6 +53,7 @@ pub struct Finding {
 pub(crate) struct Judged<'a> {
     pub hair: &'a Hair,
     pub lengths: &'a [Lengths],
+    pub worn: &'a AsWorn,
     pub cut: &'a Cut,
     pub reports: &'a [MoveReport],
     pub unit: LengthUnit,
