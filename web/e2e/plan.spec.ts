@@ -67,10 +67,69 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   await expect(moves).toHaveCount(3);
 });
 
-test("steps over a flat back are found, lead to their move, and are gone when it is mended", async ({ wren }) => {
-  // A client of its own: what is changed here may or may not be saved before the page closes.
-  await openVisit(wren, "Amara Fenn", "Plan");
+test("steps over a flat back are found, lead to their move, and are mended by one press", async ({ wren }) => {
+  await openVisit(wren, "Halle Mooring", "Read");
+  await wren.getByText("Skull, part, swirls").click();
+  await wren.getByRole("radio", { name: "flat" }).check({ force: true });
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.getByRole("link", { name: /^Plan/ }).click();
   await wren.getByLabel("Begin with a cut").selectOption("quay_school");
+  const found = wren.getByRole("list", { name: "What would be seen in this cut" });
+  const choppy = found.getByRole("listitem").filter({ hasText: "Choppy over the back" });
+  await choppy.getByRole("button", { name: "Go to move 3" }).click();
+  const held = wren.getByLabel("First, scalp to fingers");
+  const before = await held.inputValue();
+  const mend = choppy.getByRole("button", { name: /more in move 3$/ });
+  const more = Number(/Leave ([\d.]+) cm/.exec((await mend.textContent()) ?? "")?.[1]);
+  await mend.click();
+  await expect(choppy).toBeHidden();
+  expect(Number(await held.inputValue()) - Number(before)).toBeCloseTo(more, 2);
+  await expect(saveState(wren)).toHaveText(SAVED);
+  // Taken back it is as before.
+  await wren.keyboard.press("Control+z");
+  await expect(held).toHaveValue(before);
+  await expect(choppy).toBeVisible();
+});
+
+test("a cut of one's own is written from nothing: which hair, how it lies, how it is held", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Plan");
+  const words = wren.locator(".words");
+  const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
+  await wren.getByRole("button", { name: "Layers", exact: true }).click();
+  await expect(words).toContainText("take all the hair");
+  await wren.getByText("Which hair, and how").click();
+
+  // All but what lies before a parting from ear to ear, in upright sections carried to the middle.
+  await wren.getByLabel("Hair taken").selectOption("not");
+  await wren.getByLabel("Left out", { exact: true }).selectOption("side_of");
+  await expect(words).toContainText("all but the hair on the middle of the front hairline side of the parting");
+  await wren.getByLabel("The side with").selectOption("apex");
+  await expect(wren.getByText("lies on the parting itself")).toBeVisible();
+  await wren.getByLabel("The side with").selectOption("brow_left");
+  await wren.getByLabel("Sections lie").selectOption("vertical");
+  await wren.getByLabel("Carried").selectOption("centre");
+  await expect(words).toContainText("Sections upright");
+  await expect(words).toContainText("carried to the middle");
+  await wren.getByLabel("Carried").selectOption("plane");
+  await expect(words).toContainText("carried to the plane through");
+  await wren.getByLabel("Guide").selectOption("stationary");
+  await expect(wren.getByText("every section is brought to the first")).toBeVisible();
+  await wren.getByLabel("Guide").selectOption("floating");
+  await expect(words).toContainText("Each section runs 0.5 cm past the one before.");
+  await wren.getByLabel("Opened by").fill("20");
+  await expect(words).toContainText("Open them 20°");
+  await wren.getByLabel("Taken", { exact: true }).selectOption("2");
+  await wren.getByLabel("Beginning with").selectOption("1");
+  await expect(words).toContainText("only one in 2");
+  await expect(off).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  // Twists drawn to the nose, then weight from below; each is told in its own words.
+  await wren.getByRole("button", { name: "Twists to the face" }).click();
+  await expect(words).toContainText("draw it tight to the tip of the nose");
+  await wren.getByRole("button", { name: "Weight out" }).click();
+  await wren.getByLabel("More from below").fill("60");
+  await expect(words).toContainText("more below than above");
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.reload();
   await expect(wren.getByRole("button", { name: /^[123]\. / })).toHaveCount(3);
@@ -133,8 +192,38 @@ test("two cuts lie side by side on the same head", async ({ wren }) => {
   await expect(wren.getByText(/^Hair off/)).toHaveCount(2);
   const [own, other] = await wren.getByText(/^Hair off/).allTextContents();
   expect(own).not.toBe(other);
+  // Or the plan as it is, beside what is made of it then.
+  await wren.getByRole("button", { name: "Keep to compare" }).click();
+  const all = wren.getByText(/^Hair off/);
+  await expect.poll(async () => new Set(await all.allTextContents()).size).toBe(1);
+  await wren.getByRole("button", { name: /^3\. / }).click();
+  await wren.getByRole("button", { name: "Off", exact: true }).click();
+  await expect.poll(async () => new Set(await all.allTextContents()).size).toBe(2);
+  await wren.keyboard.press("Control+z");
   await wren.getByLabel("Compare with").selectOption("nothing");
   await expect(wren.getByRole("img", { name: /^The head in space/ })).toBeVisible();
+});
+
+test("a cut out of a file is taken if it is one, and refused with the place if it isn't", async ({ wren }) => {
+  await openVisit(wren, "Dario Vane", "Plan");
+  await wren.getByLabel("Begin with a cut").selectOption("harbour_line");
+  const moves = wren.getByRole("button", { name: /^\d+\. / });
+  await expect(moves).toHaveCount(3);
+  const cut = JSON.parse((await download(wren, "Cut as JSON")).toString()) as {
+    name: string;
+    moves: { way: object }[];
+  };
+  const open = (name: string, text: string) =>
+    wren.getByLabel("Open a cut file").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+  await open("notes.json", "snip, snip");
+  await expect(wren.getByRole("alert")).toHaveText(/^notes.json holds no cut/);
+  await open("odd.json", JSON.stringify({ ...cut, moves: [{ ...cut.moves[0], way: { sawn: {} } }] }));
+  await expect(wren.getByRole("alert")).toContainText("moves.0.way");
+  await expect(moves).toHaveCount(3);
+  await open("ours.json", JSON.stringify({ ...cut, name: "From a file", moves: cut.moves.slice(0, 1) }));
+  await expect(moves).toHaveCount(1);
+  await expect(wren.getByText("From a file")).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
 });
 
 test("without a reading the plan says what is missing", async ({ wren }) => {

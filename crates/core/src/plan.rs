@@ -5,7 +5,7 @@ use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, HairRequest};
-use crate::judge::{Finding, Judged, findings};
+use crate::judge::{Cure, Finding, Judged, Trial, findings};
 use crate::reading::RawReading;
 use crate::scene::scene;
 use crate::units::LengthUnit;
@@ -109,6 +109,14 @@ impl FallRequest {
             words: phrases(&self.plan.cut, self.unit),
             findings,
         })
+    }
+
+    /// The least changes that cure what is found about the plan, on a head that was grown before.
+    pub fn cures_on(&self, hair: &Hair) -> Result<Vec<Cure>, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.take("plan", self.plan.check());
+        let cures = Trial { hair, unit: self.unit, ties_back: self.ties_back }.cures(&self.plan.cut);
+        faults.or(cures)
     }
 
     /// The plan as a scene, on a head that was grown before: binary glTF.

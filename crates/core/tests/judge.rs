@@ -6,7 +6,7 @@ use spirel_core::cut::{
 };
 use spirel_core::fibre::{HeldState, WornStyle};
 use spirel_core::head::{Felt, Landmark};
-use spirel_core::judge::{Finding, FindingCode};
+use spirel_core::judge::{Cure, Finding, FindingCode, Lever};
 use spirel_core::plan::{FallRequest, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading, Zone};
 use spirel_core::section::{Along, Region};
@@ -102,4 +102,49 @@ fn who_ties_back_is_told_when_the_front_no_longer_reaches_and_by_how_much() {
     // The remedy holds: with what is lacking left on it reaches, but for what was too short before.
     let lacking: f64 = short.remedy.split(' ').nth(1).unwrap().parse().unwrap();
     assert!(found(120.0 + 10.0 * lacking + 1.0, true).is_none_or(|rest| rest.measure < 0.3 * short.measure));
+}
+
+fn cures(request: &FallRequest) -> Vec<Cure> {
+    request.cures_on(&request.head().grow().unwrap()).unwrap()
+}
+
+#[test]
+fn a_cure_cures_and_a_millimetre_less_of_it_does_not() {
+    let steps = request(layers(60.0, 20.0), -1.0, 290.0);
+    let offered = cures(&steps);
+    assert_eq!(offered.iter().map(|cure| cure.lever).collect::<Vec<_>>(), [Lever::Longer, Lever::Thinner]);
+    let tie = FallRequest { ties_back: true, ..request(layers(190.0, 20.0), 0.0, 290.0) };
+    for (asked, cure) in
+        offered.iter().map(|cure| (&steps, cure)).chain(cures(&tie).iter().map(|cure| (&tie, cure)))
+    {
+        let left = |cut: Cut| FallRequest { plan: Plan::of(cut), ..asked.clone() }.answer().unwrap().findings;
+        assert!(left(cure.cut.clone()).is_empty(), "{}", cure.text);
+        assert!(cure.text.contains("move 1") && !cure.text.contains(['{', '[']), "{}", cure.text);
+        let Way::Sections(mut sections) = cure.cut.moves[0].way.clone() else { panic!("it is held") };
+        match (cure.lever, &mut sections.length) {
+            (Lever::Longer, FirstLength::HeldMm(length)) => *length -= 1.0,
+            _ => sections.layout.thickness_mm += 1.0,
+        }
+        let mut less = cure.cut.clone();
+        less.moves[0].way = Way::Sections(sections);
+        assert!(!left(less).is_empty(), "{} is the least", cure.text);
+    }
+}
+
+#[test]
+fn where_no_small_change_cures_the_move_is_left_out() {
+    // Curls crop up wherever they are cut: 10 cm more don't bring these layers below a flat back.
+    let steps = request(layers(30.0, 60.0), -1.0, 150.0);
+    assert!(!steps.answer().unwrap().findings.is_empty());
+    let [only] = &cures(&steps)[..] else { panic!("one cure") };
+    assert_eq!((only.lever, only.text.as_str(), only.cut.moves[0].off), (Lever::Without, "Leave move 1 out", true));
+}
+
+#[test]
+fn where_nothing_is_found_nothing_is_offered_and_a_broken_plan_is_named() {
+    assert!(cures(&request(layers(60.0, 20.0), 1.0, 290.0)).is_empty());
+    let mut broken = request(layers(60.0, 20.0), -1.0, 290.0);
+    broken.plan.cut.version = 9;
+    let refused = broken.cures_on(&broken.head().grow().unwrap()).unwrap_err();
+    assert_eq!(refused.0[0].field, "plan.cut.version");
 }

@@ -131,6 +131,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/cures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut. */
+        post: operations["cures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/fall": {
         parameters: {
             query?: never;
@@ -829,6 +846,22 @@ export interface components {
          * @enum {string}
          */
         CsvUnit: "mm" | "cm" | "inch";
+        /** @description A change that cures a finding. */
+        Cure: {
+            /**
+             * Format: double
+             * @description How much longer, or how thick then, mm; 0 where moves are left out.
+             */
+            amount_mm: number;
+            /** @description What it cures. */
+            code: components["schemas"]["FindingCode"];
+            /** @description The cut with the change. */
+            cut: components["schemas"]["Cut"];
+            /** @description What is changed. */
+            lever: components["schemas"]["Lever"];
+            /** @description The change in words. */
+            text: string;
+        };
         /** @description A cut: moves in order. */
         Cut: {
             /** @description Always `spirel.cut`. */
@@ -1524,6 +1557,11 @@ export interface components {
              */
             mass_g_per_mm: number;
         };
+        /**
+         * @description What is changed.
+         * @enum {string}
+         */
+        Lever: "longer" | "thinner" | "without";
         /**
          * @description Round the head, where the line is looked at.
          * @enum {string}
@@ -3264,6 +3302,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CsvReading"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    cures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cure"][];
                 };
             };
             422: {

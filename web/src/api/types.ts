@@ -14,6 +14,7 @@ export type CsvField = Schemas["CsvField"];
 export type CsvReading = Schemas["CsvReading"];
 export type CsvTable = Schemas["CsvTable"];
 export type CsvUnit = Schemas["CsvUnit"];
+export type Cure = Schemas["Cure"];
 export type Cut = Schemas["Cut"];
 export type Fall = Schemas["Fall"];
 export type Finding = Schemas["Finding"];

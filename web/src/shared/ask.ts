@@ -5,6 +5,7 @@ import {
   type Aim,
   type CsvReading,
   type CsvTable,
+  type Cure,
   type Cut,
   type FallAnswer,
   type FallRequest,
@@ -52,6 +53,10 @@ export const askStrand = (question: {
 
 export const askFall = (question: FallRequest): Promise<FallAnswer> =>
   body(client.POST("/api/compute/fall", { body: question }));
+
+/** The least changes that cure what a plan is objected to for. */
+export const askCures = (question: FallRequest): Promise<Cure[]> =>
+  body(client.POST("/api/compute/cures", { body: question }));
 
 /** The hair as it is, and how well it agrees with what was measured of it as a whole. */
 export const askNow = (question: HairRequest): Promise<HairNow> =>

@@ -5,6 +5,7 @@
 //! eye takes the steps for that turn; on a flat one nothing else turns, and each line of ends is seen. The measure is the
 //! share of the hair that ends over two fingers, for each degree by which the scalp turns in over them.
 
+use super::cure::THINNEST_MM;
 use super::{Finding, FindingCode, Judged, say};
 use crate::constants::{CHOPPY_SHARE, CHOPPY_STEP_MM};
 use crate::fall::{End, ends};
@@ -17,8 +18,6 @@ const BACK_MM: (f64, f64) = (-25.0, 35.0);
 const HALF_WIDTH: f64 = 35.0 * PI / 180.0;
 /// Length over which the head's turn is compared, mm: two fingers.
 const LOOK_MM: f64 = 30.0;
-/// Thinner sections than these nobody takes, mm.
-const THINNEST_MM: f64 = 5.0;
 /// A head that turns less than this over the same length counts as turning so much, degrees.
 const LEAST_TURN_DEG: f64 = 0.5;
 
@@ -54,7 +53,7 @@ pub(super) fn choppy_back(judged: &Judged) -> Option<Finding> {
         return None;
     }
     let thin_enough_mm = CHOPPY_STEP_MM.value / thinner;
-    let cure = if thin_enough_mm >= THINNEST_MM { "remedy_or_thinner" } else { "remedy" };
+    let cure = if thin_enough_mm >= f64::from(THINNEST_MM) { "remedy_or_thinner" } else { "remedy" };
     let gaps = [
         ("steps", format!("{steps:.0}")),
         ("turns", format!("{turns:.0}")),

@@ -1,10 +1,14 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
 //! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and a remedy in words.
-//! One file a finding.
+//! One file a finding. [`Cure`] is the least change that takes one away.
 
 mod choppy;
+mod cure;
 mod tie;
+
+pub(crate) use cure::Trial;
+pub use cure::{Cure, Lever};
 
 use crate::cut::{Cut, MoveReport, Way};
 use crate::fall::AsWorn;

@@ -9,6 +9,7 @@ use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::hair::{HairNow, HairRequest};
 use spirel_core::head::{Figure, RawMeasures};
+use spirel_core::judge::Cure;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::reading::{RawReading, ReadingSummary, summarise};
@@ -135,6 +136,20 @@ pub async fn fall(
 ) -> Result<web::Json<FallAnswer>, Refusal> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.answer(&body.0)).await??))
+}
+
+/// The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, body = Vec<Cure>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/cures")]
+pub async fn cures(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<web::Json<Vec<Cure>>, Refusal> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute(move || heads.cures(&body.0)).await??))
 }
 
 /// A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move

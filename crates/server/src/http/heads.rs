@@ -3,6 +3,7 @@
 
 use spirel_core::FieldErrors;
 use spirel_core::hair::{Hair, HairNow, HairRequest};
+use spirel_core::judge::Cure;
 use spirel_core::plan::{FallAnswer, FallRequest};
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};
@@ -25,6 +26,11 @@ impl GrownHeads {
     pub fn answer(&self, request: &FallRequest) -> Result<FallAnswer, FieldErrors> {
         let head = self.head(request.head())?;
         request.answer_on(&head.hair, &head.now.fall)
+    }
+
+    /// What would cure what is found about a plan, on such a head.
+    pub fn cures(&self, request: &FallRequest) -> Result<Vec<Cure>, FieldErrors> {
+        request.cures_on(&self.head(request.head())?.hair)
     }
 
     /// A plan as a scene, on such a head.

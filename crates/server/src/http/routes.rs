@@ -54,6 +54,7 @@ routes![
     compute::hang,
     compute::now,
     compute::fall,
+    compute::cures,
     compute::scene,
     compute::outlines,
     compute::count_hairs,

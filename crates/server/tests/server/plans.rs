@@ -4,6 +4,10 @@ use crate::app::{App, Browser, refused};
 use reqwest::StatusCode;
 use serde_json::{Value, json};
 
+/// Everything that is asked of a plan.
+const PATHS: [&str; 4] =
+    ["/api/compute/fall", "/api/compute/cures", "/api/compute/outlines", "/api/compute/scene"];
+
 async fn stylist() -> (App, Browser) {
     let app = App::start().await;
     let ivo = app.signed_in("ivo@saltmarsh.example").await;
@@ -41,6 +45,22 @@ async fn a_plan_goes_out_as_numbers_as_a_drawing_and_as_a_scene() {
 }
 
 #[tokio::test]
+async fn what_is_found_about_a_plan_is_cured_by_what_is_offered() {
+    let (_app, ivo) = stylist().await;
+    let mut request = request(&ivo, "quay_school").await;
+    request["reading"]["felt"] = json!({"occiput": -1.0});
+    let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
+    assert_eq!(fall["findings"][0]["code"], "choppy_back");
+    let cures: Value = ivo.post("/api/compute/cures", &request).await.json().await.unwrap();
+    assert!(!cures.as_array().unwrap().is_empty());
+    for cure in cures.as_array().unwrap() {
+        request["plan"]["cut"] = cure["cut"].clone();
+        let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
+        assert_eq!(fall["findings"], json!([]), "{}", cure["text"]);
+    }
+}
+
+#[tokio::test]
 async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() {
     let (_app, ivo) = stylist().await;
     let good = request(&ivo, "breakwater").await;
@@ -66,7 +86,7 @@ async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() 
         (broken("/reading/zones/top/sprung_mm", json!(900.0)), "reading.zones.top.sprung_mm"),
     ];
     for (request, field) in table {
-        for path in ["/api/compute/fall", "/api/compute/outlines", "/api/compute/scene"] {
+        for path in PATHS {
             let problem = refused(ivo.post(path, &request).await, StatusCode::UNPROCESSABLE_ENTITY).await;
             assert_eq!(problem["fields"][0]["field"], field, "{path}: {problem}");
         }
@@ -77,7 +97,7 @@ async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() 
 async fn nobody_sees_a_plan_without_signing_in() {
     let (app, ivo) = stylist().await;
     let request = request(&ivo, "halo").await;
-    for path in ["/api/compute/fall", "/api/compute/outlines", "/api/compute/scene"] {
+    for path in PATHS {
         let answer = app.browser().post(path, &request).await;
         assert_eq!(answer.status(), StatusCode::UNAUTHORIZED, "{path}");
     }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One cut's fall: from all sides, and in numbers. */
-import type { FallAnswer, Figure, Zone } from "@/api";
+import type { Cure, FallAnswer, Figure, Zone } from "@/api";
 import { useUnit } from "@/shared/unit";
 import { useI18n } from "vue-i18n";
 import FindingList from "./FindingList.vue";
@@ -16,8 +16,9 @@ const props = defineProps<{
   frame: { half: number; top: number; bottom: number };
   /** Whether its moves stand beside it to be opened. */
   movable?: boolean;
+  cures?: readonly Cure[];
 }>();
-const emit = defineEmits<{ open: [move: number] }>();
+const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
 const { t } = useI18n();
 const { say } = useUnit();
 
@@ -35,7 +36,13 @@ function said(name: View): string {
 <template>
   <div class="stack">
     <h2>{{ name }}</h2>
-    <FindingList :findings="answer.findings" :movable="movable" @open="emit('open', $event)" />
+    <FindingList
+      :findings="answer.findings"
+      :cures="cures ?? []"
+      :movable="movable"
+      @open="emit('open', $event)"
+      @cure="emit('cure', $event)"
+    />
     <div class="views">
       <FallFigure
         v-for="each in VIEWS"

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** What a demanding eye would object to, with the moves that cause it and what would cure it. */
-import type { Finding } from "@/api";
+import type { Cure, Finding } from "@/api";
 import { useI18n } from "vue-i18n";
 
-defineProps<{ findings: readonly Finding[]; movable: boolean }>();
-const emit = defineEmits<{ open: [move: number] }>();
+const props = defineProps<{ findings: readonly Finding[]; cures: readonly Cure[]; movable: boolean }>();
+const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
+const curesOf = (finding: Finding) => props.cures.filter((cure) => cure.code === finding.code);
 const { t } = useI18n();
 </script>
 
@@ -15,6 +16,11 @@ const { t } = useI18n();
         <b>{{ t(`plan.finding.${each.code}`) }}.</b> {{ each.text }}
       </p>
       <p class="soft">{{ each.remedy }}</p>
+      <p v-if="movable && curesOf(each).length > 0" class="row">
+        <ElButton v-for="cure in curesOf(each)" :key="cure.lever" type="primary" plain @click="emit('cure', cure)">
+          {{ cure.text }}
+        </ElButton>
+      </p>
       <p v-if="movable && each.moves.length > 0" class="row">
         <ElButton v-for="move in each.moves" :key="move" @click="emit('open', move)">
           {{ t("plan.toMove", { number: move + 1 }) }}
@@ -33,6 +39,17 @@ const { t } = useI18n();
 li {
   border-left: 4px solid var(--warn-line);
   padding: 4px 0 4px 12px;
+}
+
+.row {
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.row :deep(.el-button) {
+  margin: 0;
+  min-height: 44px;
+  white-space: normal;
 }
 
 b::before {

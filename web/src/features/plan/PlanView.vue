@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Cut, FallRequest, Move } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCuts, askFall, askFigure, askScene } from "@/shared/ask";
+import { askCures, askCuts, askFall, askFigure, askScene } from "@/shared/ask";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { useComputed } from "@/shared/useComputed";
@@ -13,9 +13,11 @@ import { useI18n } from "vue-i18n";
 import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
 import MoveForm from "./MoveForm.vue";
+import OpenCut from "./OpenCut.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
+import { useBeside } from "./useBeside";
 import { WAYS, newMove, type WayName } from "./ways";
 
 /** Drawing in space is large: it is fetched once the rest stands. */
@@ -61,32 +63,18 @@ const figure = useComputed(
 );
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
 
-/** The cut that lies beside this one, on the same head. */
-const NOTHING = "nothing";
-const beside = ref<string>(NOTHING);
-const besideCut = computed(() => cuts.data.value?.find((each) => each.key === beside.value)?.cut);
-const besideQuestion = computed<FallRequest | undefined>(() => {
-  const { value: asked } = question;
-  return asked && besideCut.value
-    ? {
-        reading: asked.reading,
-        worn: asked.worn,
-        ties_back: asked.ties_back,
-        unit: asked.unit,
-        plan: { ...asked.plan, cut: besideCut.value },
-      }
-    : undefined;
-});
-const besideFall = useComputed("fall beside", besideQuestion, askFall, FOLLOW_MS, true);
-const comparable = computed(() => [
-  { value: NOTHING, label: t("plan.compareNone") },
-  ...(cuts.data.value ?? []).map(({ key, cut }) => ({ value: key, label: cut.name })),
-]);
+const house = computed(() => cuts.data.value ?? []);
+const beside = useBeside(question, house, FOLLOW_MS);
+/** What is found is mended once the hand rests: that takes a dozen cuts. */
+const found = computed(() => ((fall.data.value?.findings.length ?? 0) > 0 ? question.value : undefined));
+const cures = useComputed("cures", found, askCures, SPACE_REST_MS);
+/** Cures of a cut that has been changed since are no longer right. */
+const curing = computed(() => (found.value && !cures.isPlaceholderData.value ? (cures.data.value ?? []) : []));
 
 /** In space, unless the browser can't: then from the side. */
 const flat = ref(false);
 const sceneQuestion = computed<FallRequest | undefined>(() =>
-  question.value && !flat.value && !besideCut.value
+  question.value && !flat.value && !beside.cut.value
     ? { ...question.value, ...(section.value === undefined ? {} : { show_section: section.value }) }
     : undefined,
 );
@@ -98,11 +86,14 @@ const change = (at: number, how: (move: Move) => void) => put(changed(plan.value
 
 function begin(event: Event) {
   const select = event.target as HTMLSelectElement;
-  const found = cuts.data.value?.find((each) => each.key === select.value);
+  const chosen = house.value.find((each) => each.key === select.value);
   select.value = "";
-  if (!found) return;
+  if (chosen) start(chosen.cut);
+}
+
+function start(cut: Cut) {
   open.value = 0;
-  put(JSON.parse(JSON.stringify(found.cut)) as Cut);
+  put(JSON.parse(JSON.stringify(cut)) as Cut);
 }
 
 function add(name: WayName) {
@@ -129,7 +120,7 @@ const sections = computed(() => {
 });
 const wishes = computed(() => (figure.data.value ? wishesOf(bodyOf(visit.value, "aim"), figure.data.value) : []));
 const view = computed(() => {
-  const falls = [fall.data.value, besideCut.value && besideFall.data.value].flatMap((answer) =>
+  const falls = [fall.data.value, beside.cut.value && beside.fall.data.value].flatMap((answer) =>
     answer ? [answer.before, answer.after] : [],
   );
   return falls.length > 0 ? frame(falls, flat.value ? sections.value : []) : undefined;
@@ -148,14 +139,20 @@ function does(at: number): string {
     <SaveState :document="document" undoable />
     <section class="stack">
       <div class="stack tight">
-        <div>
-          <label for="begin">{{ t("plan.start") }}</label>
-          <select id="begin" :disabled="locked" @change="begin">
-            <option value="">{{ t("plan.choose") }}</option>
-            <option v-for="each in cuts.data.value" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
-          </select>
+        <div class="beside">
+          <div>
+            <label for="begin">{{ t("plan.start") }}</label>
+            <select id="begin" :disabled="locked" @change="begin">
+              <option value="">{{ t("plan.choose") }}</option>
+              <option v-for="each in house" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
+            </select>
+          </div>
+          <OpenCut :question="question" :disabled="locked" @open="start" />
         </div>
-        <ChoiceField v-if="fall.data.value" v-model="beside" :label="t('plan.compareWith')" :choices="comparable" />
+        <div v-if="fall.data.value" class="beside">
+          <ChoiceField v-model="beside.chosen.value" :label="t('plan.compareWith')" :choices="beside.choices.value" />
+          <ElButton v-if="moves.length > 0" @click="beside.keep(plan.cut)">{{ t("plan.keep") }}</ElButton>
+        </div>
         <p v-if="plan.cut.name" class="small">
           <b>{{ plan.cut.name }}</b>. <span class="soft">{{ plan.cut.purpose }}</span>
         </p>
@@ -205,14 +202,16 @@ function does(at: number): string {
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
       <template v-if="fall.data.value && figure.data.value && view">
         <FallColumn
-          v-if="besideCut"
+          v-if="beside.cut.value"
           movable
           :name="plan.cut.name || t('plan.thisPlan')"
           :answer="fall.data.value"
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
+          :cures="curing"
           @open="open = $event"
+          @cure="put($event.cut)"
         />
         <template v-else>
           <h2 class="visually-hidden">{{ t("plan.space") }}</h2>
@@ -246,12 +245,12 @@ function does(at: number): string {
     </section>
     <section class="stack">
       <template v-if="fall.data.value && figure.data.value && view">
-        <template v-if="besideCut">
-          <FailureNote v-if="besideFall.error.value" :error="besideFall.error.value" @again="besideFall.refetch()" />
+        <template v-if="beside.cut.value">
+          <FailureNote v-if="beside.fall.error.value" :error="beside.fall.error.value" @again="beside.fall.refetch()" />
           <FallColumn
-            v-if="besideFall.data.value"
-            :name="besideCut.name"
-            :answer="besideFall.data.value"
+            v-if="beside.fall.data.value"
+            :name="beside.name.value"
+            :answer="beside.fall.data.value"
             :figure="figure.data.value"
             :wishes="wishes"
             :frame="view"
@@ -265,7 +264,9 @@ function does(at: number): string {
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
+          :cures="curing"
           @open="open = $event"
+          @cure="put($event.cut)"
         />
       </template>
     </section>
@@ -338,6 +339,21 @@ section + section {
 .words {
   font-size: 0.95rem;
   line-height: 1.45;
+}
+
+.beside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: end;
+}
+
+.beside > :first-child {
+  flex: 1 1 120px;
+}
+
+.beside :deep(.el-button) {
+  margin: 0;
 }
 
 .acts {

@@ -1,0 +1,175 @@
+//! The least change to a cut that cures what was found.
+//!
+//! A cure pulls one lever on the moves that cause a finding, whole millimetre by whole millimetre, until the cut as it is
+//! then carried out is no longer objected to, and to nothing else either. Where no amount does, leaving the moves out may.
+
+use super::{Finding, FindingCode, Judged, findings, say};
+use crate::cut::{Cut, FirstLength, Way, cut};
+use crate::fall::AsWorn;
+use crate::hair::Hair;
+use crate::units::LengthUnit;
+use serde::{Deserialize, Serialize};
+
+/// Most that is left longer, mm: more is another haircut.
+const LONGEST_MM: u32 = 100;
+/// Thinnest sections that anybody takes, mm.
+pub(super) const THINNEST_MM: u32 = 5;
+
+/// What is changed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Lever {
+    /// Hair is left longer by so much.
+    Longer,
+    /// Sections are taken no thicker than so much.
+    Thinner,
+    /// The moves are left out.
+    Without,
+}
+
+/// A change that cures a finding.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Cure {
+    /// What it cures.
+    pub code: FindingCode,
+    /// What is changed.
+    pub lever: Lever,
+    /// How much longer, or how thick then, mm; 0 where moves are left out.
+    pub amount_mm: f64,
+    /// The change in words.
+    pub text: String,
+    /// The cut with the change.
+    pub cut: Cut,
+}
+
+/// A cut on a head, to be judged.
+pub(crate) struct Trial<'a> {
+    pub hair: &'a Hair,
+    pub unit: LengthUnit,
+    pub ties_back: bool,
+}
+
+impl Trial<'_> {
+    /// What is found about a cut; nothing that can be carried out is what can't be.
+    fn findings(&self, tried: &Cut) -> Option<Vec<Finding>> {
+        let result = cut(self.hair, tried).ok()?;
+        let worn = &AsWorn::of(self.hair, &result.lengths);
+        let (hair, lengths, reports) = (self.hair, &result.lengths, &result.moves);
+        let (unit, ties_back) = (self.unit, self.ties_back);
+        Some(findings(&Judged { hair, lengths, worn, cut: tried, reports, unit, ties_back }))
+    }
+
+    /// Cures of all that is found about a cut.
+    pub fn cures(&self, of: &Cut) -> Vec<Cure> {
+        let found = self.findings(of).unwrap_or_default();
+        let cure = |finding: &Finding| {
+            let levers: &[Lever] = match finding.code {
+                FindingCode::ChoppyBack => &[Lever::Longer, Lever::Thinner],
+                FindingCode::TieNotReached => &[Lever::Longer],
+            };
+            let least = |lever: &Lever| self.least(of, &found, finding, *lever);
+            let cures: Vec<Cure> = levers.iter().filter_map(least).collect();
+            if cures.is_empty() { least(&Lever::Without).into_iter().collect() } else { cures }
+        };
+        found.iter().flat_map(cure).collect()
+    }
+
+    fn least(&self, of: &Cut, found: &[Finding], finding: &Finding, lever: Lever) -> Option<Cure> {
+        let known = |code: FindingCode| code != finding.code && found.iter().any(|each| each.code == code);
+        let cures =
+            |tried: &Cut| self.findings(tried).is_some_and(|left| left.iter().all(|each| known(each.code)));
+        // From least change to most: the first that cures is looked for by halving.
+        let amounts: Vec<u32> = match lever {
+            Lever::Longer => (1..=LONGEST_MM).collect(),
+            Lever::Thinner => {
+                let thickness = |number: &u32| thickness_mm(of, *number);
+                let thickest = finding.moves.iter().filter_map(thickness).fold(0.0, f64::max);
+                (THINNEST_MM..thickest.ceil() as u32).rev().collect()
+            }
+            Lever::Without => vec![0],
+        };
+        let changed = |amount: u32| pulled(of, &finding.moves, lever, f64::from(amount));
+        let (mut worse, mut cured) = (0, amounts.len());
+        if !cures(&changed(*amounts.last()?)) {
+            return None;
+        }
+        // Amounts before `worse` don't cure, the one before `cured` does.
+        while worse + 1 < cured {
+            let middle = (worse + cured) / 2;
+            if cures(&changed(amounts[middle - 1])) {
+                cured = middle;
+            } else {
+                worse = middle;
+            }
+        }
+        let amount = amounts[cured - 1];
+        let words = match lever {
+            Lever::Longer => "cure.longer",
+            Lever::Thinner => "cure.thinner",
+            Lever::Without => "cure.without",
+        };
+        let gaps = [("amount", self.unit.say(f64::from(amount))), ("moves", moves_in_words(&finding.moves))];
+        Some(Cure {
+            code: finding.code,
+            lever,
+            amount_mm: f64::from(amount),
+            text: say(words, &gaps),
+            cut: changed(amount),
+        })
+    }
+}
+
+fn moves_in_words(moves: &[u32]) -> String {
+    let numbers: Vec<String> = moves.iter().map(|number| (number + 1).to_string()).collect();
+    match numbers.split_last() {
+        Some((last, [])) => format!("move {last}"),
+        Some((last, rest)) => format!("moves {} and {last}", rest.join(", ")),
+        None => String::new(),
+    }
+}
+
+fn thickness_mm(of: &Cut, number: u32) -> Option<f64> {
+    match &of.moves.get(number as usize)?.way {
+        Way::Sections(sections) => Some(sections.layout.thickness_mm),
+        Way::Gathered(gathered) => Some(gathered.layout.thickness_mm),
+        Way::Perimeter(_) | Way::Weight(_) => None,
+    }
+}
+
+/// The cut with a lever pulled on some of its moves.
+fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
+    let mut cut = of.clone();
+    for number in moves {
+        let Some(each) = cut.moves.get_mut(*number as usize) else { continue };
+        each.off |= lever == Lever::Without;
+        match (&mut each.way, lever) {
+            (Way::Sections(sections), Lever::Longer) => match &mut sections.length {
+                FirstLength::HeldMm(length) | FirstLength::WornMm(length) => *length += mm,
+                FirstLength::ShorterMm(less) => *less = (*less - mm).max(0.0),
+            },
+            (Way::Gathered(gathered), Lever::Longer) => gathered.past_mm += mm,
+            (Way::Sections(sections), Lever::Thinner) => {
+                sections.layout.thickness_mm = sections.layout.thickness_mm.min(mm);
+            }
+            (Way::Gathered(gathered), Lever::Thinner) => {
+                gathered.layout.thickness_mm = gathered.layout.thickness_mm.min(mm);
+            }
+            (_, Lever::Without) | (Way::Perimeter(_) | Way::Weight(_), _) => {}
+        }
+    }
+    cut
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn moves_are_named_as_people_do() {
+        assert_eq!(moves_in_words(&[0]), "move 1");
+        assert_eq!(moves_in_words(&[1, 2]), "moves 2 and 3");
+        assert_eq!(moves_in_words(&[0, 3, 4]), "moves 1, 4 and 5");
+    }
+}

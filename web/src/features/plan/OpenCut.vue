@@ -1,0 +1,33 @@
+<script setup lang="ts">
+/** A cut out of a file. */
+import type { Cut, FallRequest } from "@/api";
+import { ref } from "vue";
+import { useI18n } from "vue-i18n";
+import { NoCut, cutOf } from "./cutFile";
+
+const props = defineProps<{ question: FallRequest | undefined; disabled: boolean }>();
+const emit = defineEmits<{ open: [cut: Cut] }>();
+const { t } = useI18n();
+const picker = ref<HTMLInputElement>();
+const failed = ref<string>();
+
+async function pick(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = "";
+  failed.value = undefined;
+  if (!file) return;
+  try {
+    emit("open", await cutOf(await file.text(), props.question));
+  } catch (error) {
+    const why = error instanceof NoCut ? error.message : t("app.unreachable");
+    failed.value = why ? t("plan.openRefused", { name: file.name, why }) : t("plan.openFault", { name: file.name });
+  }
+}
+</script>
+
+<template>
+  <ElButton :disabled="disabled" @click="picker?.click()">{{ t("plan.open") }}</ElButton>
+  <input ref="picker" type="file" accept="application/json,.json" hidden :aria-label="t('plan.open')" @change="pick" />
+  <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
+</template>
