@@ -195,3 +195,78 @@ test("a table of somebody else's is mapped, shown with its faults, and taken ove
   await wren.keyboard.press("Control+z");
   await expect(rows.filter({ hasText: "Top" }).first()).not.toContainText("30.0");
 });
+
+test("curl is told by eye, further strands by their lengths, and density by comparing", async ({ wren }) => {
+  await blankVisit(wren, "Petra Lowmarsh");
+  await wren.getByLabel("Stretched", { exact: true }).fill("30");
+  await wren.getByLabel("Let go", { exact: true }).fill("15");
+  const surety = wren.getByText(/^Known to ± /);
+  const known = async () => Number(/± ([\d.]+) cm/.exec((await surety.textContent()) ?? "")?.[1]);
+  await expect(surety).toBeVisible();
+  const before = await known();
+
+  // Strands that differ far more than usual are said, and make the zone less sure; strands that agree make it surer.
+  await wren.getByText("Wet spring, measured width, further strands, density").click();
+  await wren.getByLabel("Strand 2, stretched").fill("30");
+  await wren.getByLabel("Strand 2, let go").fill("32");
+  await expect(wren.getByText(/Let go, it can't be longer|This can't be longer/).first()).toBeVisible();
+  await wren.getByLabel("Strand 2, let go").fill("15.2");
+  await wren.getByLabel("Strand 3, stretched").fill("31");
+  await wren.getByLabel("Strand 3, let go").fill("15.4");
+  await expect(wren.getByText(/^3 strands, which differ by \d+ points/)).toBeVisible();
+  await expect.poll(known).toBeLessThan(before);
+  await wren.getByLabel("Strand 3, let go").fill("29");
+  await wren.getByLabel("Strand 2, let go").fill("5");
+  await expect(wren.getByText(/strands differ by \d+ points of what they lose, far more/)).toBeVisible();
+  await wren.getByRole("button", { name: "Take strand 3 out" }).click();
+  await wren.getByRole("button", { name: "Take strand 2 out" }).click();
+  await expect.poll(known).toBe(before);
+
+  // A picture is chosen by its number of hairs.
+  await wren.getByText("Compare with pictures …").click();
+  const scalp = wren.getByRole("button", { name: "180" });
+  expect(
+    await scalp.locator("img").evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalWidth)),
+  ).toBe(400);
+  await scalp.click();
+  await expect(wren.getByLabel("Hairs on a cm²")).toHaveValue("180");
+
+  // Seven strands in true size; what the lengths can't have is said.
+  await wren.getByText("Curl by eye, loop width, turns").click();
+  await expect(wren.locator(".scale svg")).toHaveCount(7);
+  await wren.getByRole("radio", { name: "coil", exact: true }).check({ force: true });
+  await expect(wren.getByText("Curl by eye: coil")).toBeVisible();
+  await wren.getByLabel("Width of a loop at the end").fill("38");
+  await expect(wren.getByText(/the curl you saw is looser than its lengths say/)).toBeVisible();
+  await wren.getByLabel("Width of a loop at the end").fill("");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.reload();
+  await wren.getByRole("row", { name: /^Fringe/ }).getByRole("button").click();
+  await expect(wren.getByText("Curl by eye: coil")).toBeVisible();
+});
+
+test("what changed since the last reading is said, and marks lie on the head", async ({ wren }) => {
+  await openVisit(wren, "Tova Quill", "Read");
+  await expect(wren.getByRole("heading", { name: /^Since \d+ \w+ \d{4}$/ })).toBeVisible();
+  await openVisit(wren, "Kit Bowline", "Read");
+  // A swirl on the crown is seen from all three sides.
+  await expect(wren.locator(".mark.growth")).toHaveCount(3);
+  await expect(wren.getByRole("heading", { name: /^Since / })).toHaveCount(0);
+  await openVisit(wren, "Ottilie Strand", "Read");
+  await expect(wren.locator(".right .mark.tight_tying")).toHaveCount(1);
+  await expect(wren.locator(".left .mark")).toHaveCount(0);
+});
+
+test("a front that is always smoothed has marks of its own", async ({ wren }) => {
+  await openVisit(wren, "Dario Vane", "Mark");
+  const fringe = wren.getByRole("navigation", { name: "Zones" }).getByRole("link", { name: /^Fringe/ });
+  await expect(fringe).toContainText(/\d/);
+  const before = await fringe.textContent();
+  await wren.getByRole("link", { name: /^Talk/ }).click();
+  await wren.getByText("The front is always smoothed").click();
+  await expect(wren.getByText(/The fringe is meant smoothed/)).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.getByRole("link", { name: /^Mark/ }).click();
+  await expect(fringe).toContainText(/\d/);
+  await expect.poll(() => fringe.textContent()).not.toBe(before);
+});

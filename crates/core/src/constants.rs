@@ -87,6 +87,21 @@ pub const LET_GO_PULL_CN: Constant = constant(2.0, (0.5, 4.0), PULL);
 /// How much strands of one zone differ: standard deviation of the logit of sprung over stretched. In the logit,
 /// because neither nearly straight nor tightly coiled strands differ by much of their length.
 pub const STRAND_LOGIT_SD: Constant = constant(0.15, (0.08, 0.4), OWN);
+/// How many strands that guess is worth where strands of a zone are measured one by one.
+pub const STRAND_SD_WORTH: Constant = constant(4.0, (1.0, 10.0), OWN);
+/// Loop radius that is called straight, mm.
+pub const STRAIGHT_RADIUS_MM: Constant = constant(120.0, (60.0, 300.0), OWN);
+/// By how much each word for curl is tighter than the one before it. Seven words then span the loops of human hair (De la
+/// Mettrie et al. 2007, Human Biology 79), down to two millimetres across.
+pub const CURL_STEP: Constant = constant(2.2, (1.8, 2.6), OWN);
+/// Standard error of the logarithm of a loop's width that is held against a rule.
+pub const LOOP_LN_SD: Constant = constant(0.15, (0.05, 0.3), OWN);
+/// The same of a word for it: half a step between words.
+pub const CURL_WORD_LN_SD: Constant = constant(0.4, (0.3, 0.8), OWN);
+/// Standard error of turns counted, as a share of their number.
+pub const TURNS_LN_SD: Constant = constant(0.1, (0.03, 0.2), OWN);
+/// Turns that are miscounted whatever their number.
+pub const TURNS_SD: Constant = constant(0.5, (0.2, 1.0), OWN);
 /// How much the same hair differs from styling to styling: standard deviation of the same logit.
 pub const STYLING_LOGIT_SD: Constant = constant(0.08, (0.03, 0.2), OWN);
 /// Standard error of the extension law against full rods, as a share of the length it converts (held minus worn).
@@ -143,6 +158,13 @@ pub const ALL: &[(&str, Constant)] = &[
     ("pull that straightens, cN", STRAIGHT_PULL_CN),
     ("pull of hair let go, cN", LET_GO_PULL_CN),
     ("strands differ, logit", STRAND_LOGIT_SD),
+    ("strands that guess is worth", STRAND_SD_WORTH),
+    ("loop radius called straight, mm", STRAIGHT_RADIUS_MM),
+    ("curl words, ratio", CURL_STEP),
+    ("loop width, ln spread", LOOP_LN_SD),
+    ("curl word, ln spread", CURL_WORD_LN_SD),
+    ("turns counted, ln spread", TURNS_LN_SD),
+    ("turns counted, least", TURNS_SD),
     ("styling differs, logit", STYLING_LOGIT_SD),
     ("extension law, share", LAW_SD_SHARE),
     ("cutting, mm", CUT_SD_MM),

@@ -36,6 +36,9 @@ pub struct FallRequest {
     /// How it is worn.
     #[serde(default)]
     pub worn: WornStyle,
+    /// Whether the front is smoothed, whatever the rest is.
+    #[serde(default)]
+    pub front_straight: bool,
     /// Whether the hair is tied back for work or sport.
     #[serde(default)]
     pub ties_back: bool,
@@ -85,7 +88,12 @@ impl Plan {
 impl FallRequest {
     /// The head of hair the plan is for: it stays the same while the cut is edited.
     pub fn head(&self) -> HairRequest {
-        HairRequest { reading: self.reading.clone(), worn: self.worn, roots: ROOTS }
+        HairRequest {
+            reading: self.reading.clone(),
+            worn: self.worn,
+            front_straight: self.front_straight,
+            roots: ROOTS,
+        }
     }
 
     /// The fall, on a head that was grown before and whose own fall is known.
@@ -160,6 +168,7 @@ mod tests {
         FallRequest {
             reading,
             worn: WornStyle::default(),
+            front_straight: false,
             ties_back: false,
             plan,
             show_move: Some(1),

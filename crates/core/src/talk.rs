@@ -2,6 +2,7 @@
 
 use crate::error::FieldErrors;
 use crate::fibre::WornStyle;
+use crate::reading::Zone;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 
@@ -148,6 +149,27 @@ pub const LONGEST_NOTE: u32 = 4000;
 /// Longest short answer kept, characters.
 pub const LONGEST_ANSWER: u32 = 500;
 
+/// How the hair of a head is worn on most days.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub struct Wearing {
+    /// All of it but what is said apart.
+    pub style: WornStyle,
+    /// The front is always smoothed, whatever the rest is.
+    pub front_straight: bool,
+}
+
+impl Wearing {
+    /// All hair alike.
+    pub fn alike(style: WornStyle) -> Self {
+        Self { style, front_straight: false }
+    }
+
+    /// How a zone is worn.
+    pub fn of(self, zone: Zone) -> WornStyle {
+        if self.front_straight && zone == Zone::Fringe { WornStyle::Smoothed } else { self.style }
+    }
+}
+
 /// The talk as it is saved.
 #[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -157,6 +179,9 @@ pub struct Talk {
     pub reasons: BTreeSet<ComingFor>,
     /// How the hair is worn on most days: the state every target is meant in.
     pub worn: WornStyle,
+    /// Whether the front is always smoothed, whatever the rest is.
+    #[serde(skip_serializing_if = "is_default")]
+    pub front_straight: bool,
     /// Whether it is tied back for work or sport.
     pub ties_back: bool,
     /// Where it parts.
@@ -218,6 +243,11 @@ fn is_default<T: Default + PartialEq>(value: &T) -> bool {
 }
 
 impl Talk {
+    /// How the hair is worn on most days.
+    pub fn wearing(&self) -> Wearing {
+        Wearing { style: self.worn, front_straight: self.front_straight }
+    }
+
     /// What to be careful about, the gravest first.
     pub fn cautions(&self) -> Vec<TalkCaution> {
         [

@@ -83,7 +83,7 @@ fn ends(hair: &Hair, lengths: &[Lengths]) -> Vec<f64> {
     (0..lengths.len())
         .filter(|i| mean(&lengths[*i]) < mean(&hair.lengths[*i]) - 1e-9)
         .map(|i| {
-            let worn = hair.strands[i].model.worn_mm(mean(&lengths[i]), hair.worn);
+            let worn = hair.strands[i].model.worn_mm(mean(&lengths[i]), hair.strands[i].worn);
             hair.drapes[i].place(worn).y
         })
         .collect()
@@ -146,7 +146,10 @@ fn a_square_line_on_straight_hair_is_level_and_on_curls_comes_up_where_they_spri
         let of: Vec<f64> = (0..lengths.len())
             .filter(|i| mixed.strands[*i].root.zone == zone)
             .map(|i| {
-                mixed.drapes[i].place(mixed.strands[i].model.worn_mm(mean(&lengths[i]), mixed.worn)).y - chin
+                mixed.drapes[i]
+                    .place(mixed.strands[i].model.worn_mm(mean(&lengths[i]), mixed.strands[i].worn))
+                    .y
+                    - chin
             })
             .collect();
         of.iter().sum::<f64>() / of.len() as f64

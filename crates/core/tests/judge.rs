@@ -45,6 +45,7 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
     FallRequest {
         reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),
+        front_straight: false,
         ties_back: false,
         plan: Plan::of(cut),
         show_move: None,
@@ -137,7 +138,10 @@ fn where_no_small_change_cures_the_move_is_left_out() {
     let steps = request(layers(30.0, 60.0), -1.0, 150.0);
     assert!(!steps.answer().unwrap().findings.is_empty());
     let [only] = &cures(&steps)[..] else { panic!("one cure") };
-    assert_eq!((only.lever, only.text.as_str(), only.cut.moves[0].off), (Lever::Without, "Leave move 1 out", true));
+    assert_eq!(
+        (only.lever, only.text.as_str(), only.cut.moves[0].off),
+        (Lever::Without, "Leave move 1 out", true)
+    );
 }
 
 #[test]

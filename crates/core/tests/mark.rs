@@ -6,6 +6,7 @@ use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
 use spirel_core::head::Point;
 use spirel_core::mark::{Aim, MarkRequest, Outcome, Place, ZoneAim, find_mark, mark_sheet};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone, ZoneReading, summarise};
+use spirel_core::talk::Wearing;
 use spirel_core::units::LengthUnit;
 use spirel_core::{Problem, learn};
 
@@ -165,7 +166,7 @@ fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() 
     }
     aim.zones
         .insert(Zone::Nape, ZoneAim { lands: Place { point: Point::Brow, below_mm: 0.0 }, shortest: None });
-    let sheet = mark_sheet(&reading, &aim, WornStyle::AsItSprings, LengthUnit::Cm).unwrap();
+    let sheet = mark_sheet(&reading, &aim, Wearing::default(), LengthUnit::Cm).unwrap();
     let zone = |zone| sheet.zones.iter().find(|z| z.zone == zone).unwrap();
     let (left, right) = (zone(Zone::LeftSide), zone(Zone::RightSide));
     assert_eq!(left.result, right.result, "equal sides get equal marks");

@@ -99,7 +99,7 @@ fn the_line_lies_where_it_was_seen_and_the_layers_above_stay() {
             };
             let top = lies.iter().copied().fold(f64::NEG_INFINITY, f64::max);
             let ends_at = |i: usize| {
-                let worn = before.strands[i].model.worn_mm(before.lengths[i][0], before.worn);
+                let worn = before.strands[i].model.worn_mm(before.lengths[i][0], before.strands[i].worn);
                 before.drapes[i].place(worn).y
             };
             let layers: Vec<usize> = (0..hair.strands.len()).filter(|i| ends_at(*i) > top + 110.0).collect();

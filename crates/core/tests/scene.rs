@@ -128,6 +128,7 @@ fn one_section_can_be_shown_alone() {
     let plan =
         Plan::of(shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut.clone());
     let mut request = FallRequest {
+        front_straight: false,
         ties_back: false,
         reading: reading(),
         worn: Default::default(),
@@ -161,6 +162,7 @@ fn a_guide_is_shown_only_where_sections_follow_one() {
     let number = plan.cut.moves.iter().position(|each| each.has_guide()).expect("it has one that travels");
     let shows_guide = |plan: &Plan| {
         let request = FallRequest {
+            front_straight: false,
             ties_back: false,
             reading: reading(),
             worn: Default::default(),

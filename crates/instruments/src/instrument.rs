@@ -201,9 +201,7 @@ mod tests {
                 let Shown::Values(values) = instrument.press(&there(Zone::Nape), true) else { continue };
                 for measured in values {
                     let (read, room) = (RawZoneReading::default(), RoomAir::default());
-                    let taken =
-                        TakeRequest { zone: Zone::Nape, read, room, now: None, measured: measured.clone() }
-                            .take();
+                    let taken = TakeRequest { read, room, now: None, measured: measured.clone() }.take();
                     let taken = taken.unwrap_or_else(|e| panic!("{measured:?}: {e}"));
                     if let Some(stretched) = taken.read.stretched_mm {
                         assert!((stretched - 246.0).abs() < 5.0, "{measured:?}");

@@ -1,8 +1,10 @@
-//! Pictures as they come: PNG to shades of grey.
+//! Pictures as they come and go: PNG to shades of grey, and shades of grey to PNG.
 
-use png::{ColorType, Decoder, Limits, Transformations};
+use png::{ColorType, Decoder, EncodingError, Limits, Transformations};
 use spirel_core::scope::Picture;
 use spirel_core::{FieldErrors, Problem};
+use spirel_instruments::picture::png_of_grey;
+use spirel_instruments::scope::{SIDE_PX, Scalp, look};
 use std::io::Cursor;
 
 /// Memory a decoder may use, bytes: a picture of the largest side that is taken, four bytes a pixel, twice.
@@ -16,6 +18,17 @@ pub fn scalp_of_png(bytes: &[u8], side_mm: f64) -> Result<Picture, FieldErrors> 
         return Err(faults);
     };
     Picture::new(&grey, side_mm)
+}
+
+/// A corner of a made-up scalp with so many hairs on a square centimetre, five millimetres along a side, as PNG.
+pub fn scalp_to_compare(hairs_per_cm2: f64) -> Result<Vec<u8>, EncodingError> {
+    const SEED: u64 = 7;
+    let scalp = Scalp { hairs_per_cm2, width_um: 70.0, loop_radius_mm: 12.0, hair: 50.0, skin: 205.0 };
+    let seen = look(&scalp, SEED);
+    let side = SIDE_PX / 2;
+    let corner: Vec<u8> =
+        seen.grey.chunks_exact(SIDE_PX).take(side).flat_map(|row| &row[..side]).copied().collect();
+    png_of_grey(&corner, side as u32)
 }
 
 /// Brightness, row by row (ITU-R BT.601 weights). None if it isn't a PNG, is broken, or is not square.
@@ -47,7 +60,6 @@ fn grey_of_png(bytes: &[u8]) -> Option<Vec<u8>> {
 mod tests {
     use super::*;
     use png::Encoder;
-    use spirel_instruments::picture::png_of_grey;
 
     #[test]
     fn a_picture_goes_to_png_and_comes_back_the_same() {
@@ -68,5 +80,15 @@ mod tests {
         let pixels = [255, 255, 255, 0, 255, 0, 255, 0, 0, 0, 0, 255];
         encoder.write_header().expect("written").write_image_data(&pixels).expect("written");
         assert_eq!(grey_of_png(&bytes), Some(vec![255, 150, 76, 29]));
+    }
+
+    #[test]
+    fn denser_scalps_are_darker_to_look_at() {
+        let mean = |hairs: f64| {
+            let grey = grey_of_png(&scalp_to_compare(hairs).expect("a picture")).expect("a square");
+            assert_eq!(grey.len(), (SIDE_PX / 2).pow(2));
+            grey.iter().map(|pixel| f64::from(*pixel)).sum::<f64>() / grey.len() as f64
+        };
+        assert!(mean(300.0) < mean(160.0) && mean(160.0) < mean(80.0));
     }
 }

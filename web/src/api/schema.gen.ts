@@ -355,6 +355,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/curls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A strand of every word for curl, to be drawn in its true size. */
+        get: operations["curls"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts": {
         parameters: {
             query?: never;
@@ -364,6 +381,26 @@ export interface paths {
         };
         /** The reusable cuts that ship. */
         get: operations["cuts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/densities/{hairs_per_cm2}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How hair of so many hairs on a square centimetre, 60 to 400, looks at the scalp: a square of five millimetres, to
+         *     compare a client's with.
+         */
+        get: operations["scalp_of_density"];
         put?: never;
         post?: never;
         delete?: never;
@@ -561,6 +598,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{id}/since-last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the hair has changed since it was last read. */
+        get: operations["since_last"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{id}/talk": {
         parameters: {
             query?: never;
@@ -703,6 +757,21 @@ export interface components {
          * @enum {string}
          */
         Caution: "sore_skin" | "tight_tying" | "thin_place";
+        /** @description A figure then and now. */
+        Change: {
+            /**
+             * Format: double
+             * @description At the earlier reading.
+             */
+            before: number;
+            /**
+             * Format: double
+             * @description Now.
+             */
+            now: number;
+            /** @description Whether that is more than measuring and other strands explain. */
+            sure: boolean;
+        };
         /** @description A client. */
         Client: {
             /**
@@ -862,6 +931,24 @@ export interface components {
             /** @description The change in words. */
             text: string;
         };
+        /** @description A strand of a kind of curl, to be drawn in its true size. */
+        CurlPicture: {
+            /** @description The strand, [across, down] from the root, mm. */
+            line: number[][];
+            /**
+             * Format: double
+             * @description Width of its loops, mm.
+             */
+            loop_mm: number;
+            /** @description The word. */
+            word: components["schemas"]["CurlWord"];
+        };
+        /**
+         * @description Plain words for curl, from none to the tightest. Each is a loop radius: a step tighter than the one before it by an even
+         *     ratio, over the span that loops of human hair are found in (De la Mettrie et al. 2007, Human Biology 79).
+         * @enum {string}
+         */
+        CurlWord: "straight" | "bend" | "wave" | "ringlet" | "coil" | "tight_coil" | "zigzag";
         /** @description A cut: moves in order. */
         Cut: {
             /** @description Always `spirel.cut`. */
@@ -1004,6 +1091,8 @@ export interface components {
         };
         /** @description What is asked to see a plan's fall. */
         FallRequest: {
+            /** @description Whether the front is smoothed, whatever the rest is. */
+            front_straight?: boolean;
             /** @description The plan. */
             plan: components["schemas"]["Plan"];
             /** @description What was measured. */
@@ -1369,6 +1458,8 @@ export interface components {
         };
         /** @description A head of hair. */
         HairRequest: {
+            /** @description Whether the front is smoothed, whatever the rest is. */
+            front_straight?: boolean;
             /** @description What was measured. */
             reading: components["schemas"]["RawReading"];
             /**
@@ -1456,6 +1547,28 @@ export interface components {
              * @description Depth of the free end below the root, mm; negative when it curls up above the root.
              */
             tip_mm: number;
+        };
+        /** @description A mark that belongs on a picture of the head. */
+        HeadMark: {
+            /** @description Its middle on the scalp, mm (x the client's left, y up, z forward). */
+            at: number[];
+            /**
+             * Format: int32
+             * @description Its number in the reading's list, from 0.
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description How far it reaches, mm.
+             */
+            reach_mm: number;
+            /**
+             * Format: double
+             * @description How strong it is, 0 to 1.
+             */
+            strength: number;
+            /** @description What is there: a weak spot, or hair that grows a way of its own. */
+            what: components["schemas"]["MarkedAs"];
         };
         /** @description The state hair is in while it is cut. */
         HeldState: {
@@ -1675,14 +1788,19 @@ export interface components {
              * @description Chance taken of landing short.
              */
             risk: number;
-            /** @description The style every worn length is meant in. */
-            worn: components["schemas"]["WornStyle"];
             /** @description Every zone in walking order. */
             zones: components["schemas"]["SheetZone"][];
         };
+        /** @description Kinds of marks. */
+        MarkedAs: {
+            /** @description A weak spot. */
+            spot: components["schemas"]["SpotKind"];
+        } | "growth";
         /** @description What the marks of a head follow from. */
         MarksRequest: {
             aim: components["schemas"]["Aim"];
+            /** @description Whether the front is smoothed, whatever the rest is. */
+            front_straight?: boolean;
             reading: components["schemas"]["RawReading"];
             unit?: components["schemas"]["LengthUnit"];
             worn?: components["schemas"]["WornStyle"];
@@ -2056,11 +2174,19 @@ export interface components {
         };
         /** @description What has been measured in one zone so far. */
         RawZoneReading: {
+            /** @description Further strands, measured one by one; at most nine. */
+            again?: components["schemas"]["StrandPair"][];
+            curl?: components["schemas"]["CurlWord"] | null;
             /**
              * Format: double
              * @description Hairs on a square centimetre, counted, 20 to 500.
              */
             hairs_per_cm2?: number | null;
+            /**
+             * Format: double
+             * @description Width of a loop at the free end of a strand let go, mm, 0.5 to 400.
+             */
+            loop_mm?: number | null;
             /** @description How moist the hair was when `sprung_mm` was measured. */
             moisture?: components["schemas"]["Moisture"];
             /**
@@ -2078,6 +2204,11 @@ export interface components {
              * @description A strand pulled straight, mm, 10 to 2,500.
              */
             stretched_mm?: number | null;
+            /**
+             * Format: double
+             * @description Turns counted along a strand let go, 0.25 to 300.
+             */
+            turns?: number | null;
             /**
              * Format: double
              * @description The same strand let go when wet, mm, if it was measured too.
@@ -2112,6 +2243,8 @@ export interface components {
              */
             complete: number;
             gathered?: components["schemas"]["GatheredHair"] | null;
+            /** @description Weak spots and swirls where they lie on this client's head; none where its measures contradict each other. */
+            marks: components["schemas"]["HeadMark"][];
             /**
              * Format: double
              * @description Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
@@ -2297,6 +2430,11 @@ export interface components {
                  */
                 fringe: components["schemas"]["FringeWish"];
                 /**
+                 * @description Whether the front is always smoothed, whatever the rest is.
+                 * @default false
+                 */
+                front_straight: boolean;
+                /**
                  * @description Whether glasses are worn.
                  * @default false
                  */
@@ -2411,6 +2549,8 @@ export interface components {
             missing: components["schemas"]["MissingField"][];
             present?: components["schemas"]["PresentHair"] | null;
             result?: components["schemas"]["ZoneMark"] | null;
+            /** @description The style its worn lengths are meant in. */
+            worn: components["schemas"]["WornStyle"];
             /** @description Which zone. */
             zone: components["schemas"]["Zone"];
         };
@@ -2425,6 +2565,16 @@ export interface components {
         SignIn: {
             email: string;
             password: string;
+        };
+        /** @description What a visit's reading says beside the client's last one before it. */
+        SinceLast: {
+            /**
+             * Format: date
+             * @description The day of that reading; none if there is none.
+             */
+            since?: string | null;
+            /** @description Zones that were read both times. */
+            zones: components["schemas"]["ZoneChange"][];
         };
         /** @description An instrument's word on one figure. */
         Source: {
@@ -2521,6 +2671,19 @@ export interface components {
             /** @description Dry and styled. */
             worn: number[][];
         };
+        /** @description A strand pulled straight and let go, in the state the zone's first was. */
+        StrandPair: {
+            /**
+             * Format: double
+             * @description Let go, mm, 2 to 2,500.
+             */
+            sprung_mm: number;
+            /**
+             * Format: double
+             * @description Pulled straight, mm, 10 to 2,500.
+             */
+            stretched_mm: number;
+        };
         /** @description Which strand, cut to which length, held and worn how. */
         StrandRequest: {
             /**
@@ -2545,12 +2708,10 @@ export interface components {
             /** @description What the instrument says. */
             measured: components["schemas"]["Measured"];
             now?: components["schemas"]["Moisture"] | null;
-            /** @description What was read there so far. */
+            /** @description What was read so far in the zone the hand is at. */
             read?: components["schemas"]["RawZoneReading"];
             /** @description What is known of the room. */
             room?: components["schemas"]["RoomAir"];
-            /** @description The zone the hand is at. */
-            zone: components["schemas"]["Zone"];
         };
         /** @description What a value was taken for. */
         Taken: {
@@ -2594,6 +2755,11 @@ export interface components {
              * @default not_said
              */
             fringe: components["schemas"]["FringeWish"];
+            /**
+             * @description Whether the front is always smoothed, whatever the rest is.
+             * @default false
+             */
+            front_straight: boolean;
             /**
              * @description Whether glasses are worn.
              * @default false
@@ -2820,6 +2986,23 @@ export interface components {
             zone: components["schemas"]["Zone"];
         } | {
             /** @enum {string} */
+            kind: "curl_disagrees";
+            /** @description Whether it was seen looser than the lengths say, or tighter. */
+            looser: boolean;
+            /** @description Where most. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /**
+             * Format: double
+             * @description One standard deviation of the share of length they lose.
+             */
+            by: number;
+            /** @enum {string} */
+            kind: "strands_differ";
+            /** @description Where most. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
             kind: "long_for_density";
             /**
              * Format: double
@@ -2945,6 +3128,16 @@ export interface components {
             lands: components["schemas"]["Place"];
             shortest?: components["schemas"]["Place"] | null;
         };
+        /** @description A zone that was read both times. */
+        ZoneChange: {
+            hairs_per_cm2?: components["schemas"]["Change"] | null;
+            /** @description Share of its length it loses when let go. */
+            shrinkage: components["schemas"]["Change"];
+            /** @description Stretched length, mm. */
+            stretched_mm: components["schemas"]["Change"];
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description A zone as it is worn. */
         ZoneFall: {
             /**
@@ -2993,6 +3186,11 @@ export interface components {
         };
         /** @description One zone of a reading. */
         ZoneSummary: {
+            /**
+             * Format: double
+             * @description Standard errors by which the curl that was seen is looser than the lengths say.
+             */
+            curl_off?: number | null;
             /** @description What is missing. */
             gaps: components["schemas"]["Gap"][];
             /**
@@ -3010,6 +3208,21 @@ export interface components {
              * @description By how much the rest springs up, worn, when 50 mm of hair are taken off, mm.
              */
             springs_mm?: number | null;
+            /**
+             * Format: int32
+             * @description How many strands it rests on.
+             */
+            strands?: number | null;
+            /**
+             * Format: double
+             * @description By how much of their length those differ in what they lose when let go, one standard deviation.
+             */
+            strands_differ?: number | null;
+            /**
+             * Format: double
+             * @description The same if nothing but its width were known.
+             */
+            unread_sd_mm?: number | null;
             /**
              * Format: double
              * @description One standard error of the worn length this hair would be computed to have at its present length, mm.
@@ -3717,6 +3930,25 @@ export interface operations {
             };
         };
     };
+    curls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurlPicture"][];
+                };
+            };
+        };
+    };
     cuts: {
         parameters: {
             query?: never;
@@ -3732,6 +3964,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShippedCut"][];
+                };
+            };
+        };
+    };
+    scalp_of_density: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hairs_per_cm2: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -4123,6 +4384,35 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    since_last: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SinceLast"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

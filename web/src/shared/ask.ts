@@ -4,6 +4,7 @@ import {
   client,
   type Aim,
   type CsvReading,
+  type CurlPicture,
   type CsvTable,
   type Cure,
   type Cut,
@@ -20,6 +21,7 @@ import {
   type RawReading,
   type RawZoneReading,
   type ReadingSummary,
+  type SinceLast,
   type StrandLines,
   type Talk,
   type TalkCaution,
@@ -41,6 +43,7 @@ export const askMarks = (question: {
   reading: RawReading;
   aim: Aim;
   worn: WornStyle;
+  front_straight: boolean;
   unit: LengthUnit;
 }): Promise<MarkSheet> => body(client.POST("/api/compute/marks", { body: question }));
 
@@ -87,5 +90,12 @@ export const askTake = (question: TakeRequest): Promise<Taken> =>
 
 /** What a table gives for a reading. */
 export const askCsv = (table: CsvTable): Promise<CsvReading> => body(client.POST("/api/compute/csv", { body: table }));
+
+/** A strand of every word for curl. */
+export const askCurls = (): Promise<CurlPicture[]> => body(client.GET("/api/curls"));
+
+/** How the hair has changed since the client's last reading. */
+export const askSinceLast = (id: string): Promise<SinceLast> =>
+  body(client.GET("/api/visits/{id}/since-last", { params: { path: { id } } }));
 
 export const askCuts = (): Promise<{ key: string; cut: Cut }[]> => body(client.GET("/api/cuts"));

@@ -277,7 +277,7 @@ impl Scissors<'_> {
         match length {
             FirstLength::HeldMm(mm) => mm,
             FirstLength::WornMm(mm) => {
-                let fibre = strand.model.fibre_from_worn(mm, self.hair.worn).unwrap_or(now);
+                let fibre = strand.model.fibre_from_worn(mm, strand.worn).unwrap_or(now);
                 strand.model.held_mm(fibre, fibre.max(now), state)
             }
             FirstLength::ShorterMm(mm) => (strand.model.held_mm(now, now, state) - mm).max(0.0),

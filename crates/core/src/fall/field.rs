@@ -3,7 +3,6 @@
 use super::drape::Stop;
 use super::{AZIMUTHS, Drape, LEVEL_MM};
 use crate::constants::{PACKING_RADIUS_MM, PACKING_STRAIGHT};
-use crate::fibre::WornStyle;
 use crate::hair::{Hair, Lengths, SHARES, Strand};
 use rayon::prelude::*;
 
@@ -103,12 +102,12 @@ pub(super) struct Worn {
 }
 
 /// Worn lengths. Shares of one length are worked out once.
-pub(super) fn worn(strand: &Strand, drape: &Drape, lengths: &Lengths, style: WornStyle) -> Worn {
+pub(super) fn worn(strand: &Strand, drape: &Drape, lengths: &Lengths) -> Worn {
     let mut out = Worn { lengths: [0.0; SHARES], open: [1.0; SHARES], longest_mm: 0.0, lowest_mm: 0.0 };
     let mut last = (f64::NAN, 0.0);
     for (i, &fibre) in lengths.iter().enumerate() {
         if fibre != last.0 {
-            last = (fibre, if fibre > 0.0 { strand.model.worn_mm(fibre, style) } else { 0.0 });
+            last = (fibre, if fibre > 0.0 { strand.model.worn_mm(fibre, strand.worn) } else { 0.0 });
         }
         out.lengths[i] = last.1;
         out.open[i] = if fibre > 0.0 { (last.1 / fibre).clamp(0.02, 1.0) } else { 1.0 };
@@ -120,7 +119,7 @@ pub(super) fn worn(strand: &Strand, drape: &Drape, lengths: &Lengths, style: Wor
 
 /// Worn lengths of a whole head.
 pub(super) fn all_worn(hair: &Hair, lengths: &[Lengths]) -> Vec<Worn> {
-    let one = |i: usize| worn(&hair.strands[i], &hair.drapes[i], &lengths[i], hair.worn);
+    let one = |i: usize| worn(&hair.strands[i], &hair.drapes[i], &lengths[i]);
     (0..hair.strands.len()).into_par_iter().with_min_len(64).map(one).collect()
 }
 
@@ -209,7 +208,7 @@ impl Sums {
     /// Adds a strand to the cells its shares pass.
     fn lay(&mut self, hair: &Hair, strand: usize, worn: &Worn, bundles: &[Bundle]) {
         let drape = &hair.drapes[strand];
-        self.stand(hair, &hair.strands[strand], drape, worn);
+        self.stand(&hair.strands[strand], drape, worn);
         let (highest, stops) = drape.stops();
         // What passes is the same until a bundle ends.
         let (mut passing, mut until) = (Bundle::default(), 0.0);
@@ -246,8 +245,8 @@ impl Sums {
 
     /// How far hair stands off by its own stiffness: fully while it is shorter than the length over which its weight
     /// bends it, ever less beyond. What grows against its fall stands up to twice as far.
-    fn stand(&mut self, hair: &Hair, strand: &Strand, drape: &Drape, worn: &Worn) {
-        let rod = strand.model.rod(0.0, hair.worn.curvature_share());
+    fn stand(&mut self, strand: &Strand, drape: &Drape, worn: &Worn) {
+        let rod = strand.model.rod(0.0, strand.worn.curvature_share());
         let bending = (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt();
         let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
         let stands = STAND_SHARE * (1.0 + drape.against()) * mean / (1.0 + (mean / bending).powi(2));
@@ -379,7 +378,7 @@ mod tests {
             .filter(passing)
             .map(|i| {
                 let strand = &hair.strands[i];
-                let open = strand.model.worn_mm(hair.lengths[i][0], hair.worn) / hair.lengths[i][0];
+                let open = strand.model.worn_mm(hair.lengths[i][0], strand.worn) / hair.lengths[i][0];
                 strand.mass_g_per_mm() / open
             })
             .sum();
@@ -404,7 +403,7 @@ mod tests {
         let mut lengths = hair.lengths[0];
         let bundled = |lengths: &Lengths| {
             let mut out = Vec::new();
-            bundle(&hair.strands[0], &worn(&hair.strands[0], &hair.drapes[0], lengths, hair.worn), &mut out);
+            bundle(&hair.strands[0], &worn(&hair.strands[0], &hair.drapes[0], lengths), &mut out);
             out
         };
         let whole = bundled(&lengths);

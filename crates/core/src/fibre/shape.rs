@@ -46,8 +46,8 @@ impl Rod {
         line.into_iter().map(|[x, y]| [x, y * scale]).collect()
     }
 
-    /// Turns of the whole strand, to within a few.
-    fn turns(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
+    /// Turns of the whole strand, by the midpoint rule: of an even strand exactly.
+    pub fn turns(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
         const PARTS: u32 = 16;
         let step = length_mm / f64::from(PARTS);
         let turn = |i: u32| self.opened(tip_pull_mn + self.weight_mn_mm * (f64::from(i) + 0.5) * step).1;

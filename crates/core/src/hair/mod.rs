@@ -36,6 +36,8 @@ pub struct Strand {
     pub model: LengthModel,
     /// How many hairs.
     pub hairs: f64,
+    /// How it is worn.
+    pub worn: WornStyle,
 }
 
 impl Strand {
@@ -63,8 +65,6 @@ pub struct Hair {
     pub body: Body,
     /// Where the hair parts.
     pub part: PartLine,
-    /// How it is worn.
-    pub worn: WornStyle,
     /// Guide strands: the left half, then its mirror image.
     pub strands: Vec<Strand>,
     /// The way each takes down.

@@ -209,9 +209,13 @@ fn moved(hair: &Hair, strand: usize, read: &Lengths, laid: &[Laid]) -> Lengths {
     let mut last = (f64::NAN, 0.0);
     read.map(|fibre| {
         if fibre != last.0 {
-            let worn = model.worn_mm(fibre, hair.worn);
+            let worn = model.worn_mm(fibre, hair.strands[strand].worn);
             let up = raised(leaves(hair, strand), drape.place(worn).y, laid);
-            let new = if up == 0.0 { None } else { model.fibre_from_worn((worn - up).max(0.0), hair.worn) };
+            let new = if up == 0.0 {
+                None
+            } else {
+                model.fibre_from_worn((worn - up).max(0.0), hair.strands[strand].worn)
+            };
             let bounded = |new: f64| new.clamp((1.0 - MOST_MOVED) * fibre, (1.0 + MOST_MOVED) * fibre);
             last = (fibre, new.map_or(fibre, bounded));
         }

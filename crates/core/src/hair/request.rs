@@ -10,6 +10,7 @@ use crate::fibre::WornStyle;
 use crate::head::{Body, Hairline, HeadForm, Landmark, Vec3, roots};
 use crate::reading::{RawReading, Zone, ZoneReading};
 use crate::section::Scalp;
+use crate::talk::Wearing;
 use serde::{Deserialize, Serialize};
 
 /// Guide roots that can be asked for.
@@ -46,6 +47,9 @@ pub struct HairRequest {
     /// How it is worn.
     #[serde(default)]
     pub worn: WornStyle,
+    /// Whether the front is smoothed, whatever the rest is.
+    #[serde(default)]
+    pub front_straight: bool,
     /// About how many guide roots, 256 to 65,536: 4,096 while editing.
     #[serde(default = "usual_roots")]
     pub roots: u32,
@@ -54,7 +58,7 @@ pub struct HairRequest {
 impl HairRequest {
     /// A reading on an ordinary head.
     pub fn new(reading: RawReading) -> Self {
-        Self { reading, worn: WornStyle::default(), roots: usual_roots() }
+        Self { reading, worn: WornStyle::default(), front_straight: false, roots: usual_roots() }
     }
 
     /// Checks every field but how the measures fit together.
@@ -89,6 +93,7 @@ impl HairRequest {
         let spots = Spots::on(&self.reading.spots, &scalp);
         // Girths tell how the ends thin out better than a guess does.
         let taper = if self.reading.girths.len() > 1 { 0.0 } else { self.reading.taper };
+        let wearing = Wearing { style: self.worn, front_straight: self.front_straight };
         let mut lengths = Vec::new();
         let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
             .into_iter()
@@ -97,7 +102,7 @@ impl HairRequest {
                 let (model, length) = blend.at(&d);
                 lengths.push(spots.weakened(&root.at, thinned(length, taper)));
                 let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
-                Strand { root, model, hairs }
+                Strand { root, model, hairs, worn: wearing.of(root.zone) }
             })
             .collect();
         let body = Body::of(&measures);
@@ -105,7 +110,6 @@ impl HairRequest {
             drapes: drape_all(&scalp, &body, self.reading.part, &self.reading.growth, &strands),
             shell: Shell::of(&form),
             part: self.reading.part,
-            worn: self.worn,
             measures,
             body,
             strands,

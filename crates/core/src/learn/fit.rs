@@ -2,49 +2,103 @@
 
 use super::Belief;
 use super::belief::slopes;
-use crate::constants::STRAND_LOGIT_SD;
+use crate::constants::{CURL_WORD_LN_SD, LOOP_LN_SD, TURNS_LN_SD, TURNS_SD};
 use crate::fibre::{LengthModel, Moisture};
-use crate::reading::ZoneReading;
+use crate::reading::{CurlSeen, ZoneReading};
 use crate::tolerance;
 use nalgebra::{Matrix4, Vector4};
 
-/// One measured sprung length, mm, and its standard error.
-struct Observation {
-    fibre_mm: f64,
-    sprung_mm: f64,
-    water_g_per_g: f64,
-    sd_mm: f64,
+/// Something that was measured of a zone.
+enum Observation {
+    /// A strand let go: fibre and length, mm, with its standard error.
+    Sprung { fibre_mm: f64, sprung_mm: f64, water_g_per_g: f64, sd_mm: f64 },
+    /// The width of a loop that nothing pulls, mm, with the standard error of its logarithm.
+    Loop { loop_mm: f64, ln_sd: f64 },
+    /// The turns of a strand let go, with their standard error.
+    Turns { turns: f64, fibre_mm: f64, water_g_per_g: f64, sd: f64 },
+}
+
+/// One standard error of a sprung length, mm: of reading it, and of strands that differ.
+pub(crate) fn sprung_sd_mm(reading: &ZoneReading) -> f64 {
+    sd_mm(reading, reading.sprung_mm, reading.sprung_sd_mm)
+}
+
+fn sd_mm(reading: &ZoneReading, sprung_mm: f64, own_sd_mm: f64) -> f64 {
+    let strands = f64::from(reading.strands).sqrt();
+    let share = sprung_mm / reading.stretched_mm;
+    let differ = reading.strands_differ * sprung_mm * (1.0 - share) / strands;
+    // Both ends of the pair are read, each with the error of what it is read with.
+    (reading.stretched_sd_mm.hypot(own_sd_mm) / strands).hypot(differ)
 }
 
 impl Observation {
-    fn new(reading: &ZoneReading, (sprung_mm, own_sd_mm): (f64, f64), moisture: Moisture) -> Self {
-        let strands = f64::from(reading.strands).sqrt();
-        let share = sprung_mm / reading.stretched_mm;
-        let differ = STRAND_LOGIT_SD.value * sprung_mm * (1.0 - share) / strands;
-        Self {
+    fn all(reading: &ZoneReading) -> Vec<Self> {
+        let sprung = |sprung_mm: f64, own_sd_mm: f64, moisture: Moisture| Self::Sprung {
             fibre_mm: reading.stretched_mm,
             sprung_mm,
             water_g_per_g: moisture.water_g_per_g(),
-            // Both ends of the pair are read, each with the error of what it is read with.
-            sd_mm: (reading.stretched_sd_mm.hypot(own_sd_mm) / strands).hypot(differ),
-        }
+            sd_mm: sd_mm(reading, sprung_mm, own_sd_mm),
+        };
+        let mut all = vec![sprung(reading.sprung_mm, reading.sprung_sd_mm, reading.moisture)];
+        all.extend(reading.wet_sprung_mm.map(|wet| sprung(wet, reading.wet_sprung_sd_mm, Moisture::Wet)));
+        let CurlSeen { loop_mm, turns, word } = reading.curl;
+        all.extend(loop_mm.map(|loop_mm| Self::Loop { loop_mm, ln_sd: LOOP_LN_SD.value }));
+        all.extend(turns.map(|turns| Self::Turns {
+            turns,
+            fibre_mm: reading.stretched_mm,
+            water_g_per_g: reading.moisture.water_g_per_g(),
+            sd: TURNS_SD.value.hypot(TURNS_LN_SD.value * turns),
+        }));
+        all.extend(
+            word.map(|word| Self::Loop {
+                loop_mm: 2.0 * word.loop_radius_mm(),
+                ln_sd: CURL_WORD_LN_SD.value,
+            }),
+        );
+        all
     }
 
-    /// Standard errors by which the hair hangs longer than it was measured.
+    /// Standard errors by which hair of this kind is more than what was measured.
     fn residual(&self, model: &LengthModel) -> f64 {
-        (model.hanging_mm(self.fibre_mm, self.water_g_per_g) - self.sprung_mm) / self.sd_mm
+        match *self {
+            Self::Sprung { fibre_mm, sprung_mm, water_g_per_g, sd_mm } => {
+                (model.hanging_mm(fibre_mm, water_g_per_g) - sprung_mm) / sd_mm
+            }
+            Self::Loop { loop_mm, ln_sd } => {
+                let free = model.rod(0.0, 1.0).loop_radius_mm(0.0);
+                (2.0 * free / loop_mm).ln() / ln_sd
+            }
+            Self::Turns { turns, fibre_mm, water_g_per_g, sd } => {
+                (model.rod(water_g_per_g, 1.0).turns(fibre_mm, 0.0) - turns) / sd
+            }
+        }
     }
+}
+
+/// Standard errors by which the curl that was seen lies off what the lengths say of it, the widest; none where none was
+/// seen. Curl looser than the lengths say is positive.
+pub fn curl_off(reading: &ZoneReading) -> Option<f64> {
+    let lengths = fit(&ZoneReading { curl: CurlSeen::default(), ..*reading });
+    let seen = Observation::all(reading).into_iter().filter_map(|each| match each {
+        // Lengths tell loops only so well themselves.
+        Observation::Loop { loop_mm, ln_sd } => {
+            let ln = |model: &LengthModel| model.rod(0.0, 1.0).loop_radius_mm(0.0).ln();
+            Some(((0.5 * loop_mm).ln() - ln(&lengths.model())) / ln_sd.hypot(lengths.sd_of(ln)))
+        }
+        Observation::Turns { turns, fibre_mm, water_g_per_g, sd } => {
+            let told = |model: &LengthModel| model.rod(water_g_per_g, 1.0).turns(fibre_mm, 0.0);
+            Some((told(&lengths.model()) - turns) / sd.hypot(lengths.sd_of(told)))
+        }
+        Observation::Sprung { .. } => None,
+    });
+    seen.max_by(|a, b| a.abs().total_cmp(&b.abs()))
 }
 
 /// What is believed of a zone after it has been measured. Never fails: a checked reading always has a most
 /// probable hair.
 pub fn fit(reading: &ZoneReading) -> Belief {
     let prior = Belief::prior(reading.diameter_um);
-    let mut observations =
-        vec![Observation::new(reading, (reading.sprung_mm, reading.sprung_sd_mm), reading.moisture)];
-    if let Some(wet) = reading.wet_sprung_mm {
-        observations.push(Observation::new(reading, (wet, reading.wet_sprung_sd_mm), Moisture::Wet));
-    }
+    let observations = Observation::all(reading);
     let precision = prior.covariance.try_inverse().unwrap_or_else(Matrix4::identity);
     let cost = |at: &Vector4<f64>| {
         let off = at - prior.mean;
@@ -99,4 +153,47 @@ fn start(prior: &Belief, cost: impl Fn(&Vector4<f64>) -> f64) -> Vector4<f64> {
         })
         .min_by(|a, b| a.0.total_cmp(&b.0))
         .map_or(prior.mean, |(_, at)| at)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::reading::{CurlWord, RawZoneReading};
+
+    fn zone(seen: impl Fn(&mut RawZoneReading)) -> ZoneReading {
+        let mut raw = RawZoneReading::measured(300.0, 150.0);
+        seen(&mut raw);
+        ZoneReading::try_from(&raw).expect("complete")
+    }
+
+    fn free_loop_mm(model: &LengthModel) -> f64 {
+        2.0 * model.rod(0.0, 1.0).loop_radius_mm(0.0)
+    }
+
+    #[test]
+    fn what_is_seen_of_the_curl_makes_its_loops_surer_and_draws_them_there() {
+        let lengths = fit(&zone(|_| {}));
+        let told = free_loop_mm(&lengths.model());
+        let sd = |belief: &Belief| belief.sd_of(|model| free_loop_mm(model).ln());
+        let measured = fit(&zone(|raw| raw.loop_mm = Some(1.4 * told)));
+        let worded = fit(&zone(|raw| raw.curl = Some(CurlWord::Coil)));
+        assert!(sd(&measured) < sd(&worded) && sd(&worded) < sd(&lengths));
+        let now = free_loop_mm(&measured.model());
+        assert!(now > 1.15 * told && now < 1.45 * told, "{told} {now}");
+        // What was measured of the lengths still holds.
+        assert!((measured.model().hanging_mm(300.0, 0.0) - 150.0).abs() < 8.0);
+        let many = fit(&zone(|raw| raw.turns = Some(20.0)));
+        assert!(sd(&many) < sd(&lengths), "turns tell too");
+    }
+
+    #[test]
+    fn curl_that_the_lengths_cannot_have_is_off_and_curl_that_they_tell_is_not() {
+        let told = free_loop_mm(&fit(&zone(|_| {})).model());
+        assert_eq!(curl_off(&zone(|_| {})), None);
+        assert!(curl_off(&zone(|raw| raw.loop_mm = Some(told))).is_some_and(|off| off.abs() < 0.2));
+        assert!(curl_off(&zone(|raw| raw.loop_mm = Some(300.0))).is_some_and(|off| off > 1.0), "far looser");
+        assert!(curl_off(&zone(|raw| raw.loop_mm = Some(0.6))).is_some_and(|off| off < -1.0), "far tighter");
+        let turns = fit(&zone(|_| {})).model().rod(0.0, 1.0).turns(300.0, 0.0);
+        assert!(curl_off(&zone(|raw| raw.turns = Some(turns))).is_some_and(|off| off.abs() < 0.2));
+    }
 }

@@ -14,4 +14,5 @@ mod fit;
 
 pub use allowance::{allowance_mm, risk_factor};
 pub use belief::Belief;
-pub use fit::fit;
+pub(crate) use fit::sprung_sd_mm;
+pub use fit::{curl_off, fit};

@@ -8,6 +8,7 @@ use crate::fibre::{HeldState, WornStyle};
 use crate::head::{Figure, Measures, landing_height_mm};
 use crate::learn;
 use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::talk::Wearing;
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 
@@ -55,6 +56,8 @@ pub struct PresentHair {
 pub struct SheetZone {
     /// Which zone.
     pub zone: Zone,
+    /// The style its worn lengths are meant in.
+    pub worn: WornStyle,
     /// Its hair as it is, where it has been read.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub present: Option<PresentHair>,
@@ -81,8 +84,6 @@ pub struct MissingField {
 pub struct MarkSheet {
     /// Chance taken of landing short.
     pub risk: f64,
-    /// The style every worn length is meant in.
-    pub worn: WornStyle,
     /// Every zone in walking order.
     pub zones: Vec<SheetZone>,
 }
@@ -91,7 +92,7 @@ pub struct MarkSheet {
 pub fn mark_sheet(
     reading: &RawReading,
     aim: &Aim,
-    worn: WornStyle,
+    worn: Wearing,
     unit: LengthUnit,
 ) -> Result<MarkSheet, FieldErrors> {
     let mut faults = FieldErrors::default();
@@ -102,7 +103,7 @@ pub fn mark_sheet(
     };
     let figure = Figure::of(&measures);
     let head = Head { reading, aim, measures, figure, worn, unit };
-    Ok(MarkSheet { risk: aim.risk, worn, zones: Zone::ALL.into_iter().map(|zone| head.zone(zone)).collect() })
+    Ok(MarkSheet { risk: aim.risk, zones: Zone::ALL.into_iter().map(|zone| head.zone(zone)).collect() })
 }
 
 /// One head, zone by zone.
@@ -111,7 +112,7 @@ struct Head<'a> {
     aim: &'a Aim,
     measures: Measures,
     figure: Figure,
-    worn: WornStyle,
+    worn: Wearing,
     unit: LengthUnit,
 }
 
@@ -130,6 +131,7 @@ impl Head<'_> {
         let missing = |FieldError { field, problem }| MissingField { field, problem };
         SheetZone {
             zone,
+            worn: self.worn.of(zone),
             present: read.map(|read| self.present(zone, &read)),
             result: read.zip(wish).map(|(read, wish)| self.mark(zone, read, wish)),
             missing: faults.0.into_iter().map(missing).collect(),
@@ -137,7 +139,7 @@ impl Head<'_> {
     }
 
     fn present(&self, zone: Zone, read: &ZoneReading) -> PresentHair {
-        let worn_mm = learn::fit(read).model().worn_mm(read.stretched_mm, self.worn);
+        let worn_mm = learn::fit(read).model().worn_mm(read.stretched_mm, self.worn.of(zone));
         PresentHair {
             fibre_mm: read.stretched_mm,
             worn_mm,
@@ -149,7 +151,7 @@ impl Head<'_> {
         let task = MarkTask {
             shortest_mm: wish.shortest_mm,
             unit: self.unit,
-            ..MarkTask::new(read, wish.target_mm, self.worn, self.aim.risk)
+            ..MarkTask::new(read, wish.target_mm, self.worn.of(zone), self.aim.risk)
         };
         let marks = task.in_all_states();
         let best: Option<Mark> = advised(&marks);

@@ -4,7 +4,7 @@
 //! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
 
 use super::zone::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
-use super::{RawZoneReading, Source, Zone};
+use super::{RawZoneReading, Source};
 use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP, WATER_DRY, WATER_WET};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
@@ -115,9 +115,7 @@ pub enum TakenField {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TakeRequest {
-    /// The zone the hand is at.
-    pub zone: Zone,
-    /// What was read there so far.
+    /// What was read so far in the zone the hand is at.
     #[serde(default)]
     pub read: RawZoneReading,
     /// What is known of the room.
@@ -354,7 +352,7 @@ mod tests {
 
     fn at_top(measured: Measured) -> TakeRequest {
         let (read, room) = (RawZoneReading::default(), RoomAir::default());
-        TakeRequest { zone: Zone::Top, read, room, now: None, measured }
+        TakeRequest { read, room, now: None, measured }
     }
 
     fn refused(request: &TakeRequest) -> (String, String) {

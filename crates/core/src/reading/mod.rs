@@ -3,6 +3,9 @@
 //! A reading is saved while it is being taken, so the document ([`RawReading`]) may have gaps; what is there must be
 //! possible. A zone that is complete becomes a [`ZoneReading`], the only form the computations accept.
 
+mod again;
+mod change;
+mod curl;
 mod girth;
 mod instrument;
 mod line;
@@ -11,14 +14,17 @@ mod spot;
 mod summary;
 mod zone;
 
+pub use again::{Again, StrandPair};
+pub use change::{Change, ZoneChange, changes};
+pub use curl::{CurlPicture, CurlWord, curl_pictures};
 pub use girth::{GatheredHair, Girth, gathered};
 pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField};
 pub use line::{LineAt, LinePoint};
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
-pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
+pub use summary::{Gap, HeadMark, MarkedAs, ReadingSummary, Unusual, ZoneSummary, summarise};
 use zone::DENSITY;
-pub use zone::{RawZoneReading, WidthClass, Zone, ZoneReading};
+pub use zone::{CurlSeen, RawZoneReading, WidthClass, Zone, ZoneReading};
 
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;

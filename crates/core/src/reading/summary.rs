@@ -1,8 +1,10 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
 use super::spot::cautions;
-use super::{Caution, GatheredHair, RawReading, Zone, ZoneReading, gathered, girth};
+use super::{Caution, GatheredHair, RawReading, SpotKind, Zone, ZoneReading, gathered, girth};
+use crate::constants::STRAND_LOGIT_SD;
 use crate::fibre::WornStyle;
+use crate::head::{Hairline, HeadForm, Landmark, drawn};
 use crate::learn;
 use serde::{Deserialize, Serialize};
 
@@ -17,6 +19,10 @@ const SPRINGS_MM: f64 = 6.0;
 /// Share of its length hair must lose when let go to be called curly, and the spring below which such hair is stubborn, mm.
 const CURLY: f64 = 0.3;
 const STUBBORN_MM: f64 = 2.5;
+/// Standard errors from which on what was seen of the curl contradicts the lengths.
+const DISAGREES: f64 = 3.0;
+/// Times what strands of a zone usually differ by from which on it is worth saying.
+const FAR_APART: f64 = 1.6;
 /// Share of the way to its ends at which half of the hair must still be there, or it is too long for its density.
 const FULL_TO: f64 = 0.75;
 
@@ -45,6 +51,20 @@ pub enum Unusual {
     Stubborn {
         /// Where least.
         zone: Zone,
+    },
+    /// The curl that was seen is not the one the lengths tell: one of them wants measuring again.
+    CurlDisagrees {
+        /// Where most.
+        zone: Zone,
+        /// Whether it was seen looser than the lengths say, or tighter.
+        looser: bool,
+    },
+    /// Strands of a zone differ by far more than strands do.
+    StrandsDiffer {
+        /// Where most.
+        zone: Zone,
+        /// One standard deviation of the share of length they lose.
+        by: f64,
     },
     /// Hair too long for its density: half of it ends well above its ends.
     LongForDensity {
@@ -84,6 +104,41 @@ pub struct ZoneSummary {
     pub springs_mm: Option<f64>,
     /// One standard error of the worn length this hair would be computed to have at its present length, mm.
     pub worn_sd_mm: Option<f64>,
+    /// The same if nothing but its width were known.
+    pub unread_sd_mm: Option<f64>,
+    /// How many strands it rests on.
+    pub strands: Option<u32>,
+    /// By how much of their length those differ in what they lose when let go, one standard deviation.
+    pub strands_differ: Option<f64>,
+    /// Standard errors by which the curl that was seen is looser than the lengths say.
+    pub curl_off: Option<f64>,
+}
+
+/// A mark that belongs on a picture of the head.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HeadMark {
+    /// What is there: a weak spot, or hair that grows a way of its own.
+    pub what: MarkedAs,
+    /// Its number in the reading's list, from 0.
+    pub number: u32,
+    /// Its middle on the scalp, mm (x the client's left, y up, z forward).
+    pub at: [f32; 3],
+    /// How far it reaches, mm.
+    pub reach_mm: f64,
+    /// How strong it is, 0 to 1.
+    pub strength: f64,
+}
+
+/// Kinds of marks.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum MarkedAs {
+    /// A weak spot.
+    Spot(SpotKind),
+    /// A swirl or cowlick.
+    Growth,
 }
 
 /// A reading in short.
@@ -102,6 +157,8 @@ pub struct ReadingSummary {
     pub gathered: Option<GatheredHair>,
     /// What to be careful about, the gravest first.
     pub cautions: Vec<Caution>,
+    /// Weak spots and swirls where they lie on this client's head; none where its measures contradict each other.
+    pub marks: Vec<HeadMark>,
 }
 
 /// Sums up a reading that has been checked; zones with faults count as not read.
@@ -125,7 +182,27 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         sides_differ_by,
         gathered,
         cautions: cautions(&reading.spots),
+        marks: marks(reading),
     }
+}
+
+fn marks(reading: &RawReading) -> Vec<HeadMark> {
+    let Ok(measures) = reading.measures.filled() else { return Vec::new() };
+    let Ok(form) = HeadForm::of(&measures, reading.felt) else { return Vec::new() };
+    let hairline = Hairline::of(&form, &measures);
+    let mark = |what, number: usize, at: Landmark, reach_mm, strength| HeadMark {
+        what,
+        number: number as u32,
+        at: drawn(&at.point(&form, &hairline)),
+        reach_mm,
+        strength,
+    };
+    let spots = reading.spots.iter().enumerate();
+    let growth = reading.growth.iter().enumerate();
+    spots
+        .map(|(i, spot)| mark(MarkedAs::Spot(spot.kind), i, spot.at, spot.reach_mm, spot.strength))
+        .chain(growth.map(|(i, each)| mark(MarkedAs::Growth, i, each.at, each.reach_mm, each.strength)))
+        .collect()
 }
 
 fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &RawReading) -> Vec<Unusual> {
@@ -146,6 +223,21 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
                 curly.filter(|zone| zone.2 < STUBBORN_MM).map(|zone| Unusual::Stubborn { zone: zone.0 }),
             );
         }
+    }
+    let off = zones.iter().filter_map(|zone| Some((zone.zone, zone.curl_off?)));
+    if let Some((zone, off)) = off.max_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
+        && off.abs() > DISAGREES
+    {
+        found.push(Unusual::CurlDisagrees { zone, looser: off > 0.0 });
+    }
+    let apart = reading.zones.iter().filter_map(|(zone, raw)| {
+        let read = ZoneReading::try_from(raw).ok()?;
+        Some((*zone, read.strands_differ, read.shrinkage()))
+    });
+    if let Some((zone, differ, shrinkage)) = apart.max_by(|a, b| a.1.total_cmp(&b.1))
+        && differ > FAR_APART * STRAND_LOGIT_SD.value
+    {
+        found.push(Unusual::StrandsDiffer { zone, by: differ * shrinkage * (1.0 - shrinkage) });
     }
     if let (Some(GatheredHair { strong_mm, strong_sd_mm: Some(_), .. }), Some(last)) =
         (gathered, reading.girths.last())
@@ -186,6 +278,13 @@ fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {
         worn_sd_mm: belief
             .zip(read)
             .map(|(b, z)| b.sd_of(|model| model.worn_mm(z.stretched_mm, WornStyle::AsItSprings))),
+        unread_sd_mm: read.map(|z| {
+            let unread = learn::Belief::prior(z.diameter_um);
+            unread.sd_of(|model| model.worn_mm(z.stretched_mm, WornStyle::AsItSprings))
+        }),
+        strands: read.map(|z| z.strands),
+        strands_differ: read.map(|z| z.strands_differ * z.shrinkage() * (1.0 - z.shrinkage())),
+        curl_off: read.as_ref().and_then(learn::curl_off),
     }
 }
 
@@ -201,6 +300,39 @@ mod tests {
         });
         let girths = girths.iter().map(|&(from_tie_mm, girth_mm)| Girth { from_tie_mm, girth_mm }).collect();
         summarise(&RawReading { zones: zones.into(), girths, ..RawReading::default() }).unusual
+    }
+
+    #[test]
+    fn marks_lie_on_the_scalp_on_the_side_they_are_on() {
+        use crate::reading::Spot;
+        let spot =
+            Spot { kind: SpotKind::Breakage, at: Landmark::TempleRight, reach_mm: 25.0, strength: 0.4 };
+        let marked = summarise(&RawReading { spots: vec![spot], ..RawReading::default() }).marks;
+        let [mark] = &marked[..] else { panic!("one mark") };
+        assert_eq!((mark.what, mark.number, mark.reach_mm), (MarkedAs::Spot(SpotKind::Breakage), 0, 25.0));
+        assert!(mark.at[0] < -50.0 && mark.at[2] > 0.0, "the client's right temple: {:?}", mark.at);
+    }
+
+    #[test]
+    fn strands_that_differ_and_curl_that_contradicts_the_lengths_are_said() {
+        use crate::reading::{Again, StrandPair};
+        let kinds = |raw: RawZoneReading| {
+            summarise(&RawReading { zones: [(Zone::Top, raw)].into(), ..RawReading::default() }).unusual
+        };
+        let pairs = [90.0, 230.0, 100.0].map(|sprung_mm| StrandPair { stretched_mm: 300.0, sprung_mm });
+        let again = Again::try_from(pairs.to_vec()).expect("three");
+        let apart = kinds(RawZoneReading { again, ..RawZoneReading::measured(300.0, 200.0) });
+        assert!(
+            apart
+                .iter()
+                .any(|each| matches!(each, Unusual::StrandsDiffer { zone: Zone::Top, by } if *by > 0.1))
+        );
+        let looser = kinds(RawZoneReading {
+            loop_mm: Some(380.0),
+            strands: 10,
+            ..RawZoneReading::measured(100.0, 20.0)
+        });
+        assert!(looser.contains(&Unusual::CurlDisagrees { zone: Zone::Top, looser: true }), "{looser:?}");
     }
 
     #[test]

@@ -1,7 +1,7 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
 use crate::http::{JsonBody, PngBytes, ProblemDetails, Refusal, SignedIn, State};
-use crate::picture::scalp_of_png;
+use crate::picture::{scalp_of_png, scalp_to_compare};
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
 use spirel_core::cut::{ShippedCut, shipped};
@@ -12,9 +12,9 @@ use spirel_core::head::{Figure, RawMeasures};
 use spirel_core::judge::Cure;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{FallAnswer, FallRequest};
-use spirel_core::reading::{RawReading, ReadingSummary, summarise};
+use spirel_core::reading::{CurlPicture, RawReading, ReadingSummary, curl_pictures, summarise};
 use spirel_core::scope::{HairCount, count};
-use spirel_core::talk::{Talk, TalkCaution};
+use spirel_core::talk::{Talk, TalkCaution, Wearing};
 use spirel_core::units::LengthUnit;
 use utoipa::{IntoParams, ToSchema};
 
@@ -37,7 +37,14 @@ pub async fn summary(
     state: web::Data<State>,
     body: JsonBody<RawReading>,
 ) -> Result<web::Json<ReadingSummary>, Refusal> {
-    Ok(web::Json(state.compute(move || summarise(&body.0)).await?))
+    Ok(web::Json(state.compute_light(move || summarise(&body.0)).await?))
+}
+
+/// A strand of every word for curl, to be drawn in its true size.
+#[utoipa::path(tag = "compute", responses((status = 200, body = Vec<CurlPicture>)))]
+#[get("/api/curls")]
+pub async fn curls(_person: SignedIn) -> web::Json<Vec<CurlPicture>> {
+    web::Json(curl_pictures())
 }
 
 /// What the talk asks to be careful about, the gravest first.
@@ -57,6 +64,9 @@ pub struct MarksRequest {
     aim: Aim,
     #[serde(default)]
     worn: WornStyle,
+    /// Whether the front is smoothed, whatever the rest is.
+    #[serde(default)]
+    front_straight: bool,
     #[serde(default)]
     unit: LengthUnit,
 }
@@ -71,8 +81,9 @@ pub async fn marks(
     state: web::Data<State>,
     body: JsonBody<MarksRequest>,
 ) -> Result<web::Json<MarkSheet>, Refusal> {
-    let MarksRequest { reading, aim, worn, unit } = body.0;
-    Ok(web::Json(state.compute(move || mark_sheet(&reading, &aim, worn, unit)).await??))
+    let MarksRequest { reading, aim, worn, front_straight, unit } = body.0;
+    let worn = Wearing { style: worn, front_straight };
+    Ok(web::Json(state.compute_light(move || mark_sheet(&reading, &aim, worn, unit)).await??))
 }
 
 /// Where on the comb to cut one zone.
@@ -85,7 +96,7 @@ pub async fn mark(
     state: web::Data<State>,
     body: JsonBody<MarkRequest>,
 ) -> Result<web::Json<MarkAnswer>, Refusal> {
-    Ok(web::Json(state.compute(move || body.0.answer()).await??))
+    Ok(web::Json(state.compute_light(move || body.0.answer()).await??))
 }
 
 /// One strand in its four lengths, as lines to draw.
@@ -98,7 +109,7 @@ pub async fn strand(
     state: web::Data<State>,
     body: JsonBody<StrandRequest>,
 ) -> Result<web::Json<StrandLines>, Refusal> {
-    Ok(web::Json(state.compute(move || body.0.lines()).await??))
+    Ok(web::Json(state.compute_light(move || body.0.lines()).await??))
 }
 
 /// How one bare fibre hangs.
@@ -181,6 +192,27 @@ pub async fn outlines(
     let heads = state.heads.clone();
     let answer = state.compute(move || heads.answer(&body.0)).await??;
     Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg(&answer.before, &answer.after)))
+}
+
+/// How hair of so many hairs on a square centimetre, 60 to 400, looks at the scalp: a square of five millimetres, to
+/// compare a client's with.
+#[utoipa::path(tag = "compute", responses(
+    (status = 200, content_type = "image/png", body = Vec<u8>), (status = 404, body = ProblemDetails)
+))]
+#[get("/api/densities/{hairs_per_cm2}")]
+pub async fn scalp_of_density(
+    _person: SignedIn,
+    state: web::Data<State>,
+    hairs: web::Path<u32>,
+) -> Result<HttpResponse, Refusal> {
+    let hairs = Some(*hairs).filter(|hairs| (60..=400).contains(hairs)).ok_or(Refusal::NotFound)?;
+    let png = state.compute_light(move || scalp_to_compare(f64::from(hairs))).await?;
+    let png = png.map_err(|_| Refusal::Defect)?;
+    // The same number always has the same picture.
+    Ok(HttpResponse::Ok()
+        .content_type("image/png")
+        .insert_header(("Cache-Control", "private, max-age=86400"))
+        .body(png))
 }
 
 /// What a picture shows.

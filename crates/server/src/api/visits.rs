@@ -8,7 +8,7 @@ use serde::{Deserialize, Serialize};
 use spirel_core::FieldErrors;
 use spirel_core::mark::Aim;
 use spirel_core::plan::Plan;
-use spirel_core::reading::RawReading;
+use spirel_core::reading::{RawReading, ZoneChange, changes};
 use spirel_core::talk::Talk;
 use spirel_store::{Document, Stage, Visit, VisitRow};
 use utoipa::ToSchema;
@@ -65,6 +65,44 @@ pub async fn figures_of_zone(
     let (actor, zone) = (person.actor(), zone_named(&zone).ok_or(Refusal::NotFound)?);
     state.store.visit(&actor, id).await?;
     Ok(web::Json(figures(&state.store.versions(&actor, id, Stage::Read).await?, zone)))
+}
+
+/// What a visit's reading says beside the client's last one before it.
+#[derive(Serialize, ToSchema)]
+pub struct SinceLast {
+    /// The day of that reading; none if there is none.
+    since: Option<NaiveDate>,
+    /// Zones that were read both times.
+    zones: Vec<ZoneChange>,
+}
+
+/// How the hair has changed since it was last read.
+#[utoipa::path(tag = "visits", responses((status = 200, body = SinceLast), (status = 404, body = ProblemDetails)))]
+#[get("/api/visits/{id}/since-last")]
+pub async fn since_last(
+    person: SignedIn,
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<SinceLast>, Refusal> {
+    let actor = person.actor();
+    let visit = state.store.visit(&actor, *id).await?;
+    // Newest first: what comes after this one was before it.
+    let all = state.store.visits(&actor, visit.client.id).await?;
+    let mut earlier = all.iter().skip_while(|row| row.id != *id).skip(1);
+    let Some(last) = earlier.find(|row| row.read_version > 0) else {
+        return Ok(web::Json(SinceLast { since: None, zones: Vec::new() }));
+    };
+    let before = state.store.visit(&actor, last.id).await?;
+    let zones = match (reading_of(&before), reading_of(&visit)) {
+        (Some(before), Some(now)) => changes(&before, &now),
+        _ => Vec::new(),
+    };
+    Ok(web::Json(SinceLast { since: Some(last.on_date), zones }))
+}
+
+fn reading_of(visit: &Visit) -> Option<RawReading> {
+    let read = visit.documents.iter().find(|document| document.stage == Stage::Read)?;
+    serde_json::from_value(read.body.clone()).ok()
 }
 
 /// A visit with its client and the newest document of each stage.

@@ -149,6 +149,7 @@ mod tests {
                         ties_back: false,
                         reading: read.clone(),
                         worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
+                        front_straight: false,
                         plan,
                         show_move: None,
                         show_section: None,
@@ -158,7 +159,7 @@ mod tests {
                     assert!(answer.after.mass_g < answer.before.mass_g, "{} {key}", client.name);
                 }
                 let (Some(read), Some(aim)) = (&visit.read, &visit.aim) else { continue };
-                let worn = visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn);
+                let worn = visit.talk.as_ref().map(Talk::wearing).unwrap_or_default();
                 let sheet = mark_sheet(read, aim, worn, LengthUnit::Cm).expect("possible documents");
                 for zone in sheet.zones.iter().filter(|z| aim.zones.contains_key(&z.zone)) {
                     let result = zone.result.as_ref();

@@ -9,6 +9,7 @@ use spirel_core::fibre::{Comb, Moisture};
 use spirel_core::head::Point;
 use spirel_core::mark::{Mark, MarkSheet, Outcome, mark_sheet};
 use spirel_core::reading::{WidthClass, Zone};
+use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 
 /// One zone.
@@ -50,7 +51,7 @@ pub fn csv_of(file: &VisitFile, unit: LengthUnit) -> Result<String, Refusal> {
 }
 
 fn sheet_of(file: &VisitFile, unit: LengthUnit) -> Result<MarkSheet, FieldErrors> {
-    let worn = file.talk.as_ref().map(|talk| talk.worn).unwrap_or_default();
+    let worn = file.talk.as_ref().map(Talk::wearing).unwrap_or_default();
     mark_sheet(&file.read.clone().unwrap_or_default(), &file.aim.clone().unwrap_or_default(), worn, unit)
 }
 

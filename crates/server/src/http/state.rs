@@ -37,7 +37,8 @@ pub struct State {
     /// Heads of hair that were grown lately.
     pub heads: Arc<GrownHeads>,
     sign_ins: DefaultKeyedRateLimiter<String>,
-    workers: Semaphore,
+    heavy: Semaphore,
+    light: Semaphore,
 }
 
 impl State {
@@ -51,7 +52,8 @@ impl State {
             settings,
             heads: Arc::default(),
             sign_ins,
-            workers: Semaphore::new(cores.saturating_sub(1).max(1)),
+            heavy: Semaphore::new(cores.saturating_sub(1).max(1)),
+            light: Semaphore::new(cores),
         }
     }
 
@@ -65,13 +67,28 @@ impl State {
         Ok(())
     }
 
-    /// Does core work off the threads that answer requests, so much at a time. A request that is given up before its
-    /// turn costs nothing.
+    /// Does work on a whole head of hair off the threads that answer requests, so much at a time. A request that is given
+    /// up before its turn costs nothing.
     pub async fn compute<T: Send + 'static>(
         &self,
         work: impl FnOnce() -> T + Send + 'static,
     ) -> Result<T, Refusal> {
-        let _permit = self.workers.acquire().await.map_err(|_| Refusal::Unavailable)?;
+        Self::in_turn(&self.heavy, work).await
+    }
+
+    /// The same for what takes a few milliseconds, which never waits behind heads of hair.
+    pub async fn compute_light<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> T + Send + 'static,
+    ) -> Result<T, Refusal> {
+        Self::in_turn(&self.light, work).await
+    }
+
+    async fn in_turn<T: Send + 'static>(
+        lane: &Semaphore,
+        work: impl FnOnce() -> T + Send + 'static,
+    ) -> Result<T, Refusal> {
+        let _permit = lane.acquire().await.map_err(|_| Refusal::Unavailable)?;
         web::block(work).await.map_err(|_| Refusal::Defect)
     }
 }

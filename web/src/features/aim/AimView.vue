@@ -25,6 +25,7 @@ const locked = computed(() => !document.editable.value);
 
 const reading = computed(() => bodyOf(visit.value, "read"));
 const worn = computed(() => bodyOf(visit.value, "talk").worn);
+const frontStraight = computed(() => bodyOf(visit.value, "talk").front_straight);
 const figure = useComputed(
   "figure",
   computed(() => reading.value.measures ?? {}),
@@ -32,7 +33,13 @@ const figure = useComputed(
 );
 const marks = useComputed(
   "marks",
-  computed(() => ({ reading: reading.value, aim: aim.value, worn: worn.value, unit: unit.value })),
+  computed(() => ({
+    reading: reading.value,
+    aim: aim.value,
+    worn: worn.value,
+    front_straight: frontStraight.value,
+    unit: unit.value,
+  })),
   askMarks,
 );
 

@@ -81,7 +81,6 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
     const before = { read: copy(zones.value[at]), room: copy(reading.value.room) };
     try {
       const taken = await askTake({
-        zone: at,
         read: zones.value[at],
         room: reading.value.room,
         now: now.value[at] ?? null,

@@ -64,7 +64,12 @@ const strand = useComputed(
   computed(() => {
     const reading = question.value.reading.zones?.[zone.value];
     if (!mark.value || !reading) return undefined;
-    return { reading, fibre_mm: mark.value.lengths.fibre_mm, state: first.value, worn: question.value.worn };
+    return {
+      reading,
+      fibre_mm: mark.value.lengths.fibre_mm,
+      state: first.value,
+      worn: here.value?.worn ?? question.value.worn,
+    };
   }),
   askStrand,
 );

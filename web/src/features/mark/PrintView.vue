@@ -41,6 +41,7 @@ const print = () => window.print();
       <p>{{ session.person?.house }} · {{ sayDay(visit.on_date) }} · {{ visit.stylist }}</p>
       <p>
         {{ t("print.worn", { worn: t(`worn.${question.worn}`) }) }}
+        <template v-if="question.front_straight">{{ t("print.frontStraight") }}</template>
         {{ t("print.risk", { n: Math.round(1 / question.aim.risk) }) }}
       </p>
     </header>

@@ -18,11 +18,13 @@ describe("states hair is cut in", () => {
     const state = { moisture: "wet", comb: "medium" } as const;
     const missing: SheetZone = {
       zone: "top",
+      worn: "as_it_springs",
       missing: [{ field: "aim.zones.top", problem: { kind: "missing" } }],
     };
     expect(verdict(missing, state)).toEqual({ kind: "missing", fields: ["aim.zones.top"] });
     const unsure: SheetZone = {
       zone: "top",
+      worn: "as_it_springs",
       missing: [],
       result: { target_mm: 100, target_height_mm: 0, states: [{ state, mark: null, reasons: [] }] },
     };

@@ -12,6 +12,7 @@ export function useSheet() {
     reading: bodyOf(visit.value, "read"),
     aim: bodyOf(visit.value, "aim"),
     worn: bodyOf(visit.value, "talk").worn,
+    front_straight: bodyOf(visit.value, "talk").front_straight,
     unit: unit.value,
   }));
   return { visit, question, sheet: useComputed("marks", question, askMarks) };

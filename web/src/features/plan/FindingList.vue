@@ -16,12 +16,10 @@ const { t } = useI18n();
         <b>{{ t(`plan.finding.${each.code}`) }}.</b> {{ each.text }}
       </p>
       <p class="soft">{{ each.remedy }}</p>
-      <p v-if="movable && curesOf(each).length > 0" class="row">
+      <p v-if="movable" class="row">
         <ElButton v-for="cure in curesOf(each)" :key="cure.lever" type="primary" plain @click="emit('cure', cure)">
           {{ cure.text }}
         </ElButton>
-      </p>
-      <p v-if="movable && each.moves.length > 0" class="row">
         <ElButton v-for="move in each.moves" :key="move" @click="emit('open', move)">
           {{ t("plan.toMove", { number: move + 1 }) }}
         </ElButton>

@@ -48,6 +48,7 @@ const question = computed<FallRequest | undefined>(() =>
     ? {
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
+        front_straight: bodyOf(visit.value, "talk").front_straight,
         ties_back: bodyOf(visit.value, "talk").ties_back,
         plan: plan.value,
         show_move: open.value,

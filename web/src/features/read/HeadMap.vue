@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The head from three sides; each zone shows a figure of its own and how much of it, and is pressed to be read. */
-import type { Figure, ReadingSummary, Zone } from "@/api";
+import type { Figure, HeadMark, ReadingSummary, Zone } from "@/api";
 import { backZones, behind, ear, profile, sideZones, type Outline } from "@/shared/headDrawing";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
+import { marksIn, markWord, type MapView } from "./headMarks";
 import { shade, type Shown } from "./shade";
 
 const props = defineProps<{
@@ -12,6 +13,8 @@ const props = defineProps<{
   /** Hairs on a square centimetre by zone, where they were counted. */
   counted: { [zone: string]: number | null | undefined };
   show: Shown;
+  /** Weak spots and swirls where they lie. */
+  marks: readonly HeadMark[];
 }>();
 const zone = defineModel<Zone>({ required: true });
 const { t } = useI18n();
@@ -106,6 +109,17 @@ const words = (outline: Outline) => {
             :aria-pressed="outline.zone === zone"
             @click="zone = outline.zone"
           />
+        </g>
+        <g
+          v-for="mark in marksIn(view.name as MapView, view.box, marks)"
+          :key="mark.key"
+          class="mark"
+          :class="mark.kind"
+        >
+          <title>{{ t("read.markSaid", { what: t(markWord(mark.kind)), strength: mark.percent }) }}</title>
+          <circle :cx="mark.x" :cy="mark.y" :r="mark.reach" />
+          <path v-if="mark.kind === 'growth'" :d="mark.swirl" />
+          <text v-else :x="mark.x" :y="mark.y + 4">{{ t(`read.markSign.${mark.kind}`) }}</text>
         </g>
         <text
           v-for="outline in view.zones"
@@ -208,6 +222,35 @@ figcaption {
 
 .number.here {
   fill: var(--on-ink);
+}
+
+.mark circle {
+  fill: color-mix(in srgb, var(--warn-line) 26%, transparent);
+  stroke: var(--warn);
+  stroke-width: 1.4;
+  stroke-dasharray: 3 2;
+}
+
+.mark.growth circle {
+  fill: none;
+  stroke: var(--aim);
+}
+
+.mark path {
+  fill: none;
+  stroke: var(--aim);
+  stroke-width: 2;
+  stroke-linecap: round;
+}
+
+.mark text {
+  font: 700 12px var(--text);
+  text-anchor: middle;
+  fill: var(--warn);
+}
+
+.mark {
+  pointer-events: none;
 }
 
 /* On a tablet the zone that is measured has to stand on the same screen. */

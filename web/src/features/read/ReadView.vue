@@ -15,6 +15,7 @@ import GirthLadder from "./GirthLadder.vue";
 import HairNow from "./HairNow.vue";
 import HeadForm from "./HeadForm.vue";
 import HeadMap from "./HeadMap.vue";
+import SinceLast from "./SinceLast.vue";
 import SpotList from "./SpotList.vue";
 import TapeMeasures from "./TapeMeasures.vue";
 import WhoMeasured from "./WhoMeasured.vue";
@@ -44,7 +45,11 @@ const figure = useComputed("figure", measures, askFigure);
 /** Drawn while at least one zone is read. */
 const whole = computed(() =>
   Object.values(reading.value.zones ?? {}).some((read) => read.stretched_mm && read.sprung_mm)
-    ? { reading: reading.value, worn: bodyOf(visit.value, "talk").worn }
+    ? {
+        reading: reading.value,
+        worn: bodyOf(visit.value, "talk").worn,
+        front_straight: bodyOf(visit.value, "talk").front_straight,
+      }
     : undefined,
 );
 const now = useComputed("now", whole, askNow, 400);
@@ -101,6 +106,7 @@ async function goTo(to: Zone) {
         :figure="figure.data.value"
         :summary="summary.data.value"
         :counted="counted"
+        :marks="summary.data.value?.marks ?? []"
         :show="show"
         @update:model-value="goTo"
       />
@@ -119,6 +125,7 @@ async function goTo(to: Zone) {
           :disabled="!document.editable.value"
         />
       </div>
+      <SinceLast :visit="visit.id" :version="document.version.value" />
       <GirthLadder
         v-model="reading.girths"
         :gathered="summary.data.value?.gathered"
@@ -211,6 +218,7 @@ section {
 
   .shows,
   .words,
+  .since,
   .now,
   .girths,
   .head,

@@ -4,7 +4,10 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
+import CurlField from "./CurlField.vue";
+import DensityScale from "./DensityScale.vue";
 import HairCounter from "./HairCounter.vue";
+import StrandList from "./StrandList.vue";
 import { useI18n } from "vue-i18n";
 import type { Step } from "./walk";
 
@@ -30,7 +33,8 @@ function typed(key: keyof RawZoneReading) {
 
 /** Writes a field. A zone of which nothing is said any more is taken out again. */
 function write(key: keyof RawZoneReading, value: unknown) {
-  const next: RawZoneReading = { ...BLANK, ...model.value, [key]: value ?? BLANK[key as keyof typeof BLANK] };
+  const kept = Array.isArray(value) && value.length === 0 ? undefined : value;
+  const next: RawZoneReading = { ...BLANK, ...model.value, [key]: kept ?? BLANK[key as keyof typeof BLANK] };
   next.with = typed(key);
   const said = Object.entries(next).filter(
     ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof typeof BLANK] !== v,
@@ -53,6 +57,10 @@ const width = field("width_um");
 const moisture = field("moisture");
 const strands = field("strands");
 const density = field("hairs_per_cm2");
+const loop = field("loop_mm");
+const turns = field("turns");
+const curl = field("curl");
+const again = field("again");
 
 const WIDTHS: readonly WidthClass[] = ["fine", "medium", "coarse"];
 const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
@@ -68,6 +76,13 @@ const longer = computed(() =>
 const percent = computed(() =>
   typeof props.summary?.shrinkage === "number" && !longer.value ? Math.round(props.summary.shrinkage * 100) : undefined,
 );
+
+/** How sure the zone's worn length is, beside what its width alone would say. */
+const surety = computed(() => {
+  const { worn_sd_mm: known, unread_sd_mm: unread } = props.summary ?? {};
+  if (typeof known !== "number" || typeof unread !== "number") return undefined;
+  return { known: say(known), unread: say(unread), share: Math.round(100 * Math.min(1, known / unread)) };
+});
 
 const stretchedField = ref<InstanceType<typeof LengthField>>();
 const sprungField = ref<InstanceType<typeof LengthField>>();
@@ -142,6 +157,18 @@ defineExpose({
         :disabled="disabled"
       />
     </div>
+    <p v-if="surety" class="surety" aria-live="polite">
+      <span class="bar" aria-hidden="true"><i :style="{ width: `${surety.share}%` }"></i></span>
+      <span>{{ t("read.surety", surety) }}</span>
+    </p>
+    <details :key="`${zone} curl`">
+      <summary>{{ curl ? t("read.curlIs", { curl: t(`curl.${curl}`) }) : t("read.curlOpen") }}</summary>
+      <CurlField v-model="curl" :disabled="disabled" />
+      <div class="three">
+        <LengthField v-model="loop" :label="t('fields.loop_mm')" :fault="fault('loop_mm')" :disabled="disabled" />
+        <LengthField v-model="turns" sign="×" :label="t('fields.turns')" :fault="fault('turns')" :disabled="disabled" />
+      </div>
+    </details>
     <details :key="`${zone} more`">
       <summary>{{ t("read.more") }}</summary>
       <div class="three">
@@ -166,7 +193,15 @@ defineExpose({
           :disabled="disabled"
         />
       </div>
+      <StrandList
+        v-model="again"
+        class="again"
+        :summary="summary"
+        :fault-at="(field) => fault(field)"
+        :disabled="disabled"
+      />
       <HairCounter v-model="density" :fault="fault('hairs_per_cm2')" :disabled="disabled" @width="width = $event" />
+      <DensityScale v-model="density" :disabled="disabled" />
     </details>
   </div>
 </template>
@@ -209,6 +244,33 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 12px 24px;
+}
+
+.surety {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 0.92rem;
+  color: var(--ink-soft);
+}
+
+.bar {
+  flex: none;
+  width: 96px;
+  height: 8px;
+  border-radius: 4px;
+  background: var(--line);
+  overflow: hidden;
+}
+
+.bar i {
+  display: block;
+  height: 100%;
+  background: var(--now);
+}
+
+.again {
+  padding-top: 12px;
 }
 
 summary {

@@ -37,6 +37,10 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     else if (each.kind === "springs")
       lines.push(t("words.springs", { zone: t(`zone.${each.zone}`, {}), length: length(each.mm) }));
     else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: t(`zone.${each.zone}`, {}) }));
+    else if (each.kind === "curl_disagrees")
+      lines.push(t(each.looser ? "words.curlLooser" : "words.curlTighter", { zone: t(`zone.${each.zone}`, {}) }));
+    else if (each.kind === "strands_differ")
+      lines.push(t("words.strandsDiffer", { zone: t(`zone.${each.zone}`, {}), points: Math.round(100 * each.by) }));
     else lines.push(t("words.longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
   }
   if (summary.gathered) {

@@ -98,6 +98,7 @@ const cautions = useComputed(
           :disabled="locked"
         />
         <div>
+          <CheckField v-model="talk.front_straight" :label="t('talk.frontStraight')" :disabled="locked" /><br />
           <CheckField v-model="talk.ties_back" :label="t('talk.tiesBack')" :disabled="locked" /><br />
           <CheckField v-model="talk.scalp_concern" :label="t('talk.scalp')" :disabled="locked" /><br />
           <CheckField v-model="talk.infestation" :label="t('talk.infestation')" :disabled="locked" /><br />
@@ -115,6 +116,7 @@ const cautions = useComputed(
       <div class="bears" role="status">
         <h2>{{ t("talk.bears") }}</h2>
         <p>{{ t("talk.bearsOn.worn", { worn: t(`worn.${talk.worn}`) }) }}</p>
+        <p v-if="talk.front_straight">{{ t("talk.bearsOn.front") }}</p>
         <p>{{ t(talk.ties_back ? "talk.bearsOn.tie" : "talk.bearsOn.untied") }}</p>
       </div>
     </section>

@@ -25,6 +25,7 @@ export const EMPTY: { [S in Stage]: StageBodies[S] } = {
   talk: {
     reasons: [],
     worn: "as_it_springs",
+    front_straight: false,
     ties_back: false,
     part: "not_said",
     minutes_a_day: null,

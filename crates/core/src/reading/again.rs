@@ -1,0 +1,96 @@
+//! Further strands of a zone, measured one by one: what they differ by is how sure the zone can be.
+
+use crate::error::{FieldErrors, Problem};
+use serde::{Deserialize, Serialize};
+
+/// Strands that are kept beside the first.
+const MOST: usize = 9;
+
+/// A strand pulled straight and let go, in the state the zone's first was.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct StrandPair {
+    /// Pulled straight, mm, 10 to 2,500.
+    pub stretched_mm: f64,
+    /// Let go, mm, 2 to 2,500.
+    pub sprung_mm: f64,
+}
+
+/// Up to nine further strands.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[serde(try_from = "Vec<StrandPair>", into = "Vec<StrandPair>")]
+pub struct Again {
+    pairs: [Option<StrandPair>; MOST],
+}
+
+impl Again {
+    /// The strands in the order they were measured.
+    pub fn pairs(&self) -> impl Iterator<Item = StrandPair> {
+        self.pairs.into_iter().flatten()
+    }
+
+    pub(super) fn is_empty(&self) -> bool {
+        self.pairs().next().is_none()
+    }
+
+    pub(super) fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        for (i, pair) in self.pairs().enumerate() {
+            faults.range(&format!("{i}.stretched_mm"), pair.stretched_mm, super::zone::STRETCHED_MM, "mm");
+            faults.range(&format!("{i}.sprung_mm"), pair.sprung_mm, super::zone::SPRUNG_MM, "mm");
+            if pair.sprung_mm > pair.stretched_mm {
+                faults.push(
+                    format!("{i}.sprung_mm"),
+                    Problem::LongerThan { other: format!("again.{i}.stretched_mm") },
+                );
+            }
+        }
+        faults.or(())
+    }
+}
+
+impl TryFrom<Vec<StrandPair>> for Again {
+    type Error = String;
+
+    fn try_from(list: Vec<StrandPair>) -> Result<Self, String> {
+        if list.len() > MOST {
+            return Err(format!(
+                "has {} strands, more than the {MOST} that are kept beside the first",
+                list.len()
+            ));
+        }
+        let mut pairs = [None; MOST];
+        pairs.iter_mut().zip(list).for_each(|(place, pair)| *place = Some(pair));
+        Ok(Self { pairs })
+    }
+}
+
+impl From<Again> for Vec<StrandPair> {
+    fn from(again: Again) -> Self {
+        again.pairs().collect()
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn strands_are_kept_in_order_and_no_more_than_nine() {
+        let pair = |n: usize| StrandPair { stretched_mm: 300.0 + n as f64, sprung_mm: 150.0 };
+        let list: Vec<StrandPair> = (0..9).map(pair).collect();
+        let again = Again::try_from(list.clone()).expect("nine");
+        assert_eq!(Vec::from(again), list);
+        assert!(Again::try_from((0..10).map(pair).collect::<Vec<_>>()).is_err());
+        assert!(Again::default().is_empty() && !again.is_empty());
+    }
+
+    #[test]
+    fn a_strand_that_is_longer_let_go_than_pulled_is_named_by_its_number() {
+        let fine = StrandPair { stretched_mm: 300.0, sprung_mm: 150.0 };
+        let odd = StrandPair { stretched_mm: 300.0, sprung_mm: 310.0 };
+        let faults = Again::try_from(vec![fine, odd]).expect("two").check().expect_err("one is impossible");
+        assert_eq!(faults.0[0].field, "1.sprung_mm");
+    }
+}

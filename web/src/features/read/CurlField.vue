@@ -1,0 +1,98 @@
+<script setup lang="ts">
+/** Curl by eye: seven words with strands drawn in their true size, computed by the core, to be held beside the hair. */
+import type { CurlWord } from "@/api";
+import { askCurls } from "@/shared/ask";
+import { useQuery } from "@tanstack/vue-query";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import { strandBox, strandPath } from "./strandPicture";
+
+const word = defineModel<CurlWord | null>();
+defineProps<{ disabled: boolean }>();
+const { t } = useI18n();
+const asked = useQuery({ queryKey: ["curls"], queryFn: askCurls, staleTime: Infinity });
+/** All strands hang from one line, so that what they lose of one length is seen. */
+const strands = computed(() =>
+  (asked.data.value ?? []).map((each) => ({ ...each, box: strandBox(each.line), path: strandPath(each.line) })),
+);
+const name = `curl-${Math.random().toString(36).slice(2)}`;
+</script>
+
+<template>
+  <fieldset :disabled="disabled">
+    <legend>
+      {{ t("read.curlByEye") }} <span class="soft small">{{ t("read.curlHint") }}</span>
+    </legend>
+    <div class="scale">
+      <label v-for="each in strands" :key="each.word" :class="{ here: word === each.word }">
+        <input v-model="word" type="radio" :name="name" :value="each.word" class="visually-hidden" />
+        <svg
+          :viewBox="`${each.box.left} 0 ${each.box.width} ${each.box.height}`"
+          :style="{ width: `${each.box.width}mm`, height: `${each.box.height}mm` }"
+          aria-hidden="true"
+        >
+          <path :d="each.path" />
+        </svg>
+        <span>{{ t(`curl.${each.word}`) }}</span>
+      </label>
+    </div>
+    <ElButton v-if="word" size="small" :disabled="disabled" @click="word = null">{{ t("read.curlNone") }}</ElButton>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+
+legend {
+  font-weight: 600;
+  padding: 0;
+}
+
+.scale {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+label {
+  display: grid;
+  grid-template-rows: 1fr auto;
+  justify-items: center;
+  align-items: start;
+  gap: 6px;
+  min-width: 56px;
+  padding: 6px 4px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  font-size: 0.9rem;
+  text-align: center;
+  cursor: pointer;
+}
+
+label.here {
+  border-color: var(--ink);
+  box-shadow: inset 0 0 0 2px var(--ink);
+  font-weight: 650;
+}
+
+label:focus-within {
+  outline: 3px solid var(--focus, var(--ink));
+  outline-offset: 2px;
+}
+
+path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.35;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+</style>

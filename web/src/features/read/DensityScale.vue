@@ -1,0 +1,68 @@
+<script setup lang="ts">
+/** Density by comparing: made-up scalps with a known number of hairs, to be held beside a parting. */
+import { useI18n } from "vue-i18n";
+
+/** Hairs on a square centimetre of each picture: even steps to the eye. */
+const SCALE = [80, 120, 180, 250, 350] as const;
+const density = defineModel<number | null>();
+defineProps<{ disabled: boolean }>();
+const { t } = useI18n();
+</script>
+
+<template>
+  <details>
+    <summary>{{ t("read.compareDensity") }}</summary>
+    <p class="soft small">{{ t("read.compareHint") }}</p>
+    <div class="scale">
+      <button
+        v-for="hairs in SCALE"
+        :key="hairs"
+        type="button"
+        :disabled="disabled"
+        :aria-pressed="density === hairs"
+        @click="density = hairs"
+      >
+        <img :src="`/api/densities/${hairs}`" width="92" height="92" alt="" loading="lazy" />
+        <span>{{ hairs }}</span>
+      </button>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 36px;
+  padding-top: 6px;
+}
+
+.scale {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+button {
+  font: inherit;
+  color: inherit;
+  display: grid;
+  gap: 4px;
+  justify-items: center;
+  padding: 4px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  cursor: pointer;
+}
+
+button[aria-pressed="true"] {
+  border-color: var(--ink);
+  box-shadow: inset 0 0 0 2px var(--ink);
+  font-weight: 650;
+}
+
+img {
+  display: block;
+  border-radius: 4px;
+}
+</style>

@@ -1,0 +1,56 @@
+/** Weak spots and swirls on the drawings of the head. */
+import type { HeadMark, SpotKind } from "@/api";
+
+export type MapView = "left" | "behind" | "right";
+export type MarkKind = SpotKind | "growth";
+
+export interface DrawnMark {
+  key: string;
+  kind: MarkKind;
+  x: number;
+  y: number;
+  /** Radius of its circle: as far as it reaches, mm. */
+  reach: number;
+  percent: number;
+  /** A curl of a line that stands for a swirl. */
+  swirl: string;
+}
+
+export const markWord = (kind: MarkKind) => (kind === "growth" ? "read.growth" : `read.spotKinds.${kind}`);
+
+/** How far beyond the middle of the head a mark is still seen from a side, mm. */
+const SEEN_MM = -8;
+
+/** The marks that are seen in a drawing, where they lie on it. A right view is the left one mirrored in its own box. */
+export function marksIn(view: MapView, box: string, marks: readonly HeadMark[]): DrawnMark[] {
+  const [left = 0, , width = 0] = box.split(" ").map(Number);
+  return marks.flatMap((mark) => {
+    const [x = 0, y = 0, z = 0] = mark.at;
+    const near = view === "left" ? x : view === "right" ? -x : -z;
+    if (near < SEEN_MM) return [];
+    const across = view === "left" ? -z : view === "behind" ? -x : 2 * left + width + z;
+    const kind: MarkKind = typeof mark.what === "string" ? "growth" : mark.what.spot;
+    const reach = Math.min(45, Math.max(7, mark.reach_mm * 0.6));
+    return [
+      {
+        key: `${kind} ${mark.number}`,
+        kind,
+        x: across,
+        y: -y,
+        reach,
+        percent: Math.round(100 * mark.strength),
+        swirl: swirl(across, -y, reach * 0.7),
+      },
+    ];
+  });
+}
+
+/** One turn and a half of a spiral, outward. */
+function swirl(x: number, y: number, reach: number): string {
+  const points = Array.from({ length: 28 }, (_, i) => {
+    const turn = (i / 27) * 3 * Math.PI;
+    const out = (reach * i) / 27;
+    return `${(x + out * Math.cos(turn)).toFixed(1)} ${(y + out * Math.sin(turn)).toFixed(1)}`;
+  });
+  return `M${points.join("L")}`;
+}
