@@ -241,7 +241,10 @@ test("curl is told by eye, further strands by their lengths, and density by comp
   await wren.getByLabel("Width of a loop at the end").fill("");
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.reload();
-  await wren.getByRole("row", { name: /^Fringe/ }).getByRole("button").click();
+  await wren
+    .getByRole("row", { name: /^Fringe/ })
+    .getByRole("button")
+    .click();
   await expect(wren.getByText("Curl by eye: coil")).toBeVisible();
 });
 

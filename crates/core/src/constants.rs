@@ -102,6 +102,10 @@ pub const CURL_WORD_LN_SD: Constant = constant(0.4, (0.3, 0.8), OWN);
 pub const TURNS_LN_SD: Constant = constant(0.1, (0.03, 0.2), OWN);
 /// Turns that are miscounted whatever their number.
 pub const TURNS_SD: Constant = constant(0.5, (0.2, 1.0), OWN);
+/// By how much more room curly hair takes in damp air, as a share: water lets single fibres leave their locks.
+pub const FRIZZ_DAMP: Constant = constant(0.25, (0.1, 0.6), OWN);
+/// The same in dry air: locks hold together.
+pub const FRIZZ_DRY: Constant = constant(-0.08, (-0.2, 0.0), OWN);
 /// How much the same hair differs from styling to styling: standard deviation of the same logit.
 pub const STYLING_LOGIT_SD: Constant = constant(0.08, (0.03, 0.2), OWN);
 /// Standard error of the extension law against full rods, as a share of the length it converts (held minus worn).
@@ -165,6 +169,8 @@ pub const ALL: &[(&str, Constant)] = &[
     ("curl word, ln spread", CURL_WORD_LN_SD),
     ("turns counted, ln spread", TURNS_LN_SD),
     ("turns counted, least", TURNS_SD),
+    ("room in damp air, share", FRIZZ_DAMP),
+    ("room in dry air, share", FRIZZ_DRY),
     ("styling differs, logit", STYLING_LOGIT_SD),
     ("extension law, share", LAW_SD_SHARE),
     ("cutting, mm", CUT_SD_MM),

@@ -8,6 +8,7 @@ use crate::hair::{Hair, HairRequest};
 use crate::judge::{Cure, Finding, Judged, Trial, findings};
 use crate::reading::RawReading;
 use crate::scene::scene;
+use crate::talk::Climate;
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 
@@ -39,6 +40,9 @@ pub struct FallRequest {
     /// Whether the front is smoothed, whatever the rest is.
     #[serde(default)]
     pub front_straight: bool,
+    /// The air it is worn in.
+    #[serde(default)]
+    pub climate: Climate,
     /// Whether the hair is tied back for work or sport.
     #[serde(default)]
     pub ties_back: bool,
@@ -92,6 +96,7 @@ impl FallRequest {
             reading: self.reading.clone(),
             worn: self.worn,
             front_straight: self.front_straight,
+            climate: self.climate,
             roots: ROOTS,
         }
     }
@@ -169,6 +174,7 @@ mod tests {
             reading,
             worn: WornStyle::default(),
             front_straight: false,
+            climate: Climate::default(),
             ties_back: false,
             plan,
             show_move: Some(1),

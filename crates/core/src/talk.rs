@@ -1,5 +1,6 @@
 //! What was said before anything was measured: the facts that bear on the cut, and short notes.
 
+use crate::constants::{FRIZZ_DAMP, FRIZZ_DRY};
 use crate::error::FieldErrors;
 use crate::fibre::WornStyle;
 use crate::reading::Zone;
@@ -95,6 +96,17 @@ pub enum Climate {
     Moderate,
     /// Damp.
     Damp,
+}
+
+impl Climate {
+    /// By how much more room curls take in this air than in the usual, as a share.
+    pub fn frizz(self) -> f64 {
+        match self {
+            Self::NotSaid | Self::Moderate => 0.0,
+            Self::Dry => FRIZZ_DRY.value,
+            Self::Damp => FRIZZ_DAMP.value,
+        }
+    }
 }
 
 /// What changes hair; noted, never judged.

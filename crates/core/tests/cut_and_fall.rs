@@ -13,6 +13,7 @@ use spirel_core::head::{Felt, Landmark, Point, mirror};
 use spirel_core::mark::Place;
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
 use spirel_core::section::{Along, Half, Region};
+use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;
 
 const DRY: HeldState = HeldState { moisture: Moisture::Dry, comb: Comb::None };
@@ -457,6 +458,39 @@ proptest! {
             let json = serde_json::to_string(&fallen).unwrap();
             prop_assert!(!json.contains("null,null,null") || fallen.perimeter_mm.iter().any(Option::is_none));
             prop_assert!(fallen.front.one_mm.iter().chain(&fallen.side.other_mm).all(|mm| mm.is_finite()));
+        }
+    }
+}
+
+#[test]
+fn damp_air_widens_curls_and_leaves_straight_hair_as_it_is() {
+    let width = |sprung: f64, climate| {
+        let zones =
+            Zone::ALL.into_iter().map(|zone| (zone, RawZoneReading::measured(300.0, sprung))).collect();
+        let reading = RawReading { zones, ..RawReading::default() };
+        let hair = HairRequest { climate, roots: 1024, ..HairRequest::new(reading) }.grow().unwrap();
+        fall(&hair, &hair.lengths).width_mm
+    };
+    let (damp, usual, dry) =
+        (width(160.0, Climate::Damp), width(160.0, Climate::NotSaid), width(160.0, Climate::Dry));
+    assert!(damp > usual + 2.0 && dry < usual, "{dry} {usual} {damp}");
+    assert!((width(298.0, Climate::Damp) - width(298.0, Climate::NotSaid)).abs() < 2.0);
+}
+
+#[test]
+fn a_front_that_is_smoothed_hangs_longer_and_the_rest_as_before() {
+    let worn = |front_straight| {
+        let zones =
+            Zone::ALL.into_iter().map(|zone| (zone, RawZoneReading::measured(200.0, 110.0))).collect();
+        let reading = RawReading { zones, ..RawReading::default() };
+        let hair = HairRequest { front_straight, roots: 1024, ..HairRequest::new(reading) }.grow().unwrap();
+        fall(&hair, &hair.lengths).zones.into_iter().map(|zone| (zone.zone, zone.worn_mm)).collect::<Vec<_>>()
+    };
+    for ((zone, curly), (_, smoothed)) in worn(false).into_iter().zip(worn(true)) {
+        if zone == Zone::Fringe {
+            assert!(smoothed > 1.3 * curly, "{curly} {smoothed}");
+        } else {
+            assert_eq!(smoothed, curly, "{zone:?}");
         }
     }
 }

@@ -10,6 +10,7 @@ use spirel_core::judge::{Cure, Finding, FindingCode, Lever};
 use spirel_core::plan::{FallRequest, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading, Zone};
 use spirel_core::section::{Along, Region};
+use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;
 
 /// Even layers of this length all over, held square to the head in sections so thick.
@@ -46,6 +47,7 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
         reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),
         front_straight: false,
+        climate: Climate::default(),
         ties_back: false,
         plan: Plan::of(cut),
         show_move: None,

@@ -129,6 +129,7 @@ fn one_section_can_be_shown_alone() {
         Plan::of(shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut.clone());
     let mut request = FallRequest {
         front_straight: false,
+        climate: spirel_core::talk::Climate::default(),
         ties_back: false,
         reading: reading(),
         worn: Default::default(),
@@ -163,6 +164,7 @@ fn a_guide_is_shown_only_where_sections_follow_one() {
     let shows_guide = |plan: &Plan| {
         let request = FallRequest {
             front_straight: false,
+            climate: spirel_core::talk::Climate::default(),
             ties_back: false,
             reading: reading(),
             worn: Default::default(),

@@ -8,8 +8,16 @@ use spirel_store::Document;
 use utoipa::ToSchema;
 
 /// Figures of a zone, in the order in which they are shown.
-const FIELDS: [&str; 6] =
-    ["stretched_mm", "sprung_mm", "wet_sprung_mm", "width_um", "hairs_per_cm2", "strands"];
+const FIELDS: [&str; 8] = [
+    "stretched_mm",
+    "sprung_mm",
+    "wet_sprung_mm",
+    "loop_mm",
+    "turns",
+    "width_um",
+    "hairs_per_cm2",
+    "strands",
+];
 
 /// One figure as somebody measured it.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]

@@ -1091,6 +1091,8 @@ export interface components {
         };
         /** @description What is asked to see a plan's fall. */
         FallRequest: {
+            /** @description The air it is worn in. */
+            climate?: components["schemas"]["Climate"];
             /** @description Whether the front is smoothed, whatever the rest is. */
             front_straight?: boolean;
             /** @description The plan. */
@@ -1458,6 +1460,8 @@ export interface components {
         };
         /** @description A head of hair. */
         HairRequest: {
+            /** @description The air it is worn in. */
+            climate?: components["schemas"]["Climate"];
             /** @description Whether the front is smoothed, whatever the rest is. */
             front_straight?: boolean;
             /** @description What was measured. */

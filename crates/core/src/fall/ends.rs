@@ -21,7 +21,7 @@ pub fn ends(hair: &Hair, worn: &AsWorn) -> Vec<End> {
     let mut bundles = Vec::new();
     let mut ends = Vec::new();
     for (strand, worn) in worn.0.iter().enumerate() {
-        bundle(&hair.strands[strand], worn, &mut bundles);
+        bundle(&hair.strands[strand], worn, hair.frizz, &mut bundles);
         ends.extend(bundles.iter().map(|bundle| End {
             strand,
             at: hair.drapes[strand].place(bundle.ends_mm),

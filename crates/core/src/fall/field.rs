@@ -125,9 +125,12 @@ pub(super) fn all_worn(hair: &Hair, lengths: &[Lengths]) -> Vec<Worn> {
 
 /// Share of the room that is fibre, of hair of this loop radius (mm) that is so far open. A loop that is pulled open is
 /// narrower by the share that is left to open, and pushes its neighbours less far away.
-fn packing(loop_radius_mm: f64, open: f64) -> f64 {
-    let radius = loop_radius_mm * (1.0 - open * open).max(0.0).sqrt();
-    PACKING_STRAIGHT.value / (1.0 + radius / (radius + PACKING_RADIUS_MM.value))
+///
+/// In damp air single fibres leave their locks: curls take so much more room (`frizz`), hair that is open none.
+fn packing(loop_radius_mm: f64, open: f64, frizz: f64) -> f64 {
+    let closed = (1.0 - open * open).max(0.0);
+    let radius = loop_radius_mm * closed.sqrt();
+    PACKING_STRAIGHT.value / ((1.0 + radius / (radius + PACKING_RADIUS_MM.value)) * (1.0 + frizz * closed))
 }
 
 impl Field {
@@ -144,7 +147,7 @@ impl Field {
                 let mut sums = Sums::new(highest, rows);
                 let mut bundles = Vec::with_capacity(SHARES);
                 for (i, worn) in worn.iter().enumerate().skip(part * chunk).take(chunk) {
-                    bundle(&hair.strands[i], worn, &mut bundles);
+                    bundle(&hair.strands[i], worn, hair.frizz, &mut bundles);
                     sums.lay(hair, i, worn, &bundles);
                 }
                 sums
@@ -296,13 +299,14 @@ impl Bundle {
 }
 
 /// The bundles of a strand, in place of what was in `out`.
-pub(super) fn bundle(strand: &Strand, worn: &Worn, out: &mut Vec<Bundle>) {
+pub(super) fn bundle(strand: &Strand, worn: &Worn, frizz: f64, out: &mut Vec<Bundle>) {
     out.clear();
     let hairs = strand.hairs / SHARES as f64;
     for (ends_mm, open) in worn.lengths.into_iter().zip(worn.open) {
         let share = Bundle {
             ends_mm,
-            room_mm2: hairs * strand.section_mm2() / (open * packing(strand.model.loop_radius_mm, open)),
+            room_mm2: hairs * strand.section_mm2()
+                / (open * packing(strand.model.loop_radius_mm, open, frizz)),
             width_mm: hairs * 1e-3 * strand.model.diameter_um,
             mass_g_per_mm: strand.mass_g_per_mm() / SHARES as f64 / open,
         };
@@ -360,9 +364,10 @@ mod tests {
 
     #[test]
     fn curls_take_more_room_than_straight_hair_and_opened_curls_less() {
-        assert!((packing(8.0, 1.0) - PACKING_STRAIGHT.value).abs() < 1e-12, "straight is straight");
-        assert!(packing(8.0, 0.3) < packing(8.0, 0.8));
-        assert!(packing(30.0, 0.0) > 0.5 * PACKING_STRAIGHT.value);
+        assert!((packing(8.0, 1.0, 0.3) - PACKING_STRAIGHT.value).abs() < 1e-12, "straight is straight");
+        assert!(packing(8.0, 0.3, 0.0) < packing(8.0, 0.8, 0.0));
+        assert!(packing(8.0, 0.3, 0.25) < packing(8.0, 0.3, 0.0), "damp air opens the margin of curls");
+        assert!(packing(30.0, 0.0, 0.0) > 0.5 * PACKING_STRAIGHT.value);
     }
 
     #[test]
@@ -403,7 +408,7 @@ mod tests {
         let mut lengths = hair.lengths[0];
         let bundled = |lengths: &Lengths| {
             let mut out = Vec::new();
-            bundle(&hair.strands[0], &worn(&hair.strands[0], &hair.drapes[0], lengths), &mut out);
+            bundle(&hair.strands[0], &worn(&hair.strands[0], &hair.drapes[0], lengths), 0.0, &mut out);
             out
         };
         let whole = bundled(&lengths);

@@ -65,6 +65,8 @@ pub struct Hair {
     pub body: Body,
     /// Where the hair parts.
     pub part: PartLine,
+    /// By how much more room curls take than in the usual air, as a share.
+    pub frizz: f64,
     /// Guide strands: the left half, then its mirror image.
     pub strands: Vec<Strand>,
     /// The way each takes down.

@@ -10,7 +10,7 @@ use crate::fibre::WornStyle;
 use crate::head::{Body, Hairline, HeadForm, Landmark, Vec3, roots};
 use crate::reading::{RawReading, Zone, ZoneReading};
 use crate::section::Scalp;
-use crate::talk::Wearing;
+use crate::talk::{Climate, Wearing};
 use serde::{Deserialize, Serialize};
 
 /// Guide roots that can be asked for.
@@ -50,6 +50,9 @@ pub struct HairRequest {
     /// Whether the front is smoothed, whatever the rest is.
     #[serde(default)]
     pub front_straight: bool,
+    /// The air it is worn in.
+    #[serde(default)]
+    pub climate: Climate,
     /// About how many guide roots, 256 to 65,536: 4,096 while editing.
     #[serde(default = "usual_roots")]
     pub roots: u32,
@@ -58,7 +61,13 @@ pub struct HairRequest {
 impl HairRequest {
     /// A reading on an ordinary head.
     pub fn new(reading: RawReading) -> Self {
-        Self { reading, worn: WornStyle::default(), front_straight: false, roots: usual_roots() }
+        Self {
+            reading,
+            worn: WornStyle::default(),
+            front_straight: false,
+            climate: Climate::default(),
+            roots: usual_roots(),
+        }
     }
 
     /// Checks every field but how the measures fit together.
@@ -110,6 +119,7 @@ impl HairRequest {
             drapes: drape_all(&scalp, &body, self.reading.part, &self.reading.growth, &strands),
             shell: Shell::of(&form),
             part: self.reading.part,
+            frizz: self.climate.frizz(),
             measures,
             body,
             strands,

@@ -50,7 +50,7 @@ pub struct CurlPicture {
 }
 
 /// Fibre of a strand in the pictures, mm.
-const PICTURED_MM: f64 = 50.0;
+const PICTURED_MM: f64 = 40.0;
 /// Pitch and width of the hair in them: of ordinary hair.
 const PICTURED_PITCH: f64 = 0.3;
 const PICTURED_UM: f64 = 70.0;

@@ -23,6 +23,8 @@ const STUBBORN_MM: f64 = 2.5;
 const DISAGREES: f64 = 3.0;
 /// Times what strands of a zone usually differ by from which on it is worth saying.
 const FAR_APART: f64 = 1.6;
+/// Share of their length by which they must differ, too: nearly straight hair is far apart in nothing.
+const APART: f64 = 0.04;
 /// Share of the way to its ends at which half of the hair must still be there, or it is too long for its density.
 const FULL_TO: f64 = 0.75;
 
@@ -236,6 +238,7 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
     });
     if let Some((zone, differ, shrinkage)) = apart.max_by(|a, b| a.1.total_cmp(&b.1))
         && differ > FAR_APART * STRAND_LOGIT_SD.value
+        && differ * shrinkage * (1.0 - shrinkage) > APART
     {
         found.push(Unusual::StrandsDiffer { zone, by: differ * shrinkage * (1.0 - shrinkage) });
     }

@@ -150,6 +150,7 @@ mod tests {
                         reading: read.clone(),
                         worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
                         front_straight: false,
+                        climate: spirel_core::talk::Climate::default(),
                         plan,
                         show_move: None,
                         show_section: None,

@@ -33,6 +33,12 @@ pub enum CsvField {
     WidthClass,
     /// Hairs on a square centimetre.
     HairsPerCm2,
+    /// Width of a loop at the free end.
+    LoopMm,
+    /// Turns along a strand.
+    Turns,
+    /// Curl in a word.
+    Curl,
     /// How moist the hair was.
     Moisture,
     /// Strands averaged.
@@ -41,10 +47,13 @@ pub enum CsvField {
 
 impl CsvField {
     /// The member of a zone's reading, and words by which other people's headings name it, of which all must be there.
-    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 8] = [
+    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 11] = [
         (Self::WetSprungMm, "wet_sprung_mm", &[&["wet", "spr"], &["wet", "let go"]]),
         (Self::StretchedMm, "stretched_mm", &[&["stretch"], &["pulled"]]),
         (Self::SprungMm, "sprung_mm", &[&["sprung"], &["spring"], &["let go"]]),
+        (Self::LoopMm, "loop_mm", &[&["loop"]]),
+        (Self::Turns, "turns", &[&["turns"]]),
+        (Self::Curl, "curl", &[&["curl"]]),
         (Self::WidthClass, "width_class", &[&["width", "class"], &["feel"]]),
         (Self::WidthUm, "width_um", &[&["width"], &["diameter"]]),
         (Self::HairsPerCm2, "hairs_per_cm2", &[&["hairs"], &["density"]]),
@@ -73,11 +82,11 @@ impl CsvField {
     }
 
     fn is_length(self) -> bool {
-        matches!(self, Self::StretchedMm | Self::SprungMm | Self::WetSprungMm)
+        matches!(self, Self::StretchedMm | Self::SprungMm | Self::WetSprungMm | Self::LoopMm)
     }
 
     fn is_word(self) -> bool {
-        matches!(self, Self::WidthClass | Self::Moisture)
+        matches!(self, Self::WidthClass | Self::Moisture | Self::Curl)
     }
 }
 

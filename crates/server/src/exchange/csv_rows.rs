@@ -1,4 +1,5 @@
 //! The CSV form of a visit: a row a zone, with what was read, what is wished and the advised mark. Lengths are mm.
+//! Strands measured one by one don't go into a row a zone: the JSON has them.
 //! It holds names of ours and numbers only, so no cell can be taken for a formula.
 
 use super::VisitFile;
@@ -8,7 +9,7 @@ use spirel_core::FieldErrors;
 use spirel_core::fibre::{Comb, Moisture};
 use spirel_core::head::Point;
 use spirel_core::mark::{Mark, MarkSheet, Outcome, mark_sheet};
-use spirel_core::reading::{WidthClass, Zone};
+use spirel_core::reading::{CurlWord, WidthClass, Zone};
 use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 
@@ -24,6 +25,9 @@ struct Row {
     width_um: Option<f64>,
     width_class: Option<WidthClass>,
     hairs_per_cm2: Option<f64>,
+    loop_mm: Option<f64>,
+    turns: Option<f64>,
+    curl: Option<CurlWord>,
     lands_at: Option<Point>,
     below_mm: Option<f64>,
     target_worn_mm: Option<f64>,
@@ -73,6 +77,9 @@ fn row(file: &VisitFile, sheet: &MarkSheet, zone: Zone) -> Row {
         width_um: read.and_then(|r| r.width_um),
         width_class: read.and_then(|r| r.width_class),
         hairs_per_cm2: read.and_then(|r| r.hairs_per_cm2),
+        loop_mm: read.and_then(|r| r.loop_mm),
+        turns: read.and_then(|r| r.turns),
+        curl: read.and_then(|r| r.curl),
         lands_at: lands.map(|place| place.point),
         below_mm: lands.map(|place| place.below_mm),
         target_worn_mm: result.map(|r| r.target_mm),

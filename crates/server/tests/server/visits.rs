@@ -47,6 +47,53 @@ async fn every_table_of_the_demo_comes_back_as_the_zones_it_was_made_from() {
 }
 
 #[tokio::test]
+async fn what_was_seen_of_the_curl_comes_back_out_of_its_table() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let visit = ivo.visit("Bastian Crook").await;
+    let nape = json!({"stretched_mm": 180.0, "sprung_mm": 90.0, "moisture": "dry", "strands": 1,
+        "loop_mm": 11.5, "turns": 6.0, "curl": "coil"});
+    let save = json!({"base_version": 1, "document": {"zones": {"nape": nape}}});
+    assert_eq!(ivo.put(&format!("/api/visits/{visit}/read"), &save).await.status(), StatusCode::OK);
+    let table = ivo.get(&format!("/api/visits/{visit}/export.csv")).await.text().await.unwrap();
+    let taken: Value = ivo.post("/api/compute/csv", &json!({"text": table})).await.json().await.unwrap();
+    assert_eq!((&taken["zones"]["nape"], &taken["refused"]), (&nape, &json!([])));
+}
+
+#[tokio::test]
+async fn a_reading_is_told_beside_the_last_one_before_it_to_the_house_alone() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let (client, visit) = (ivo.client("Tova Quill").await, ivo.visit("Tova Quill").await);
+    let path = format!("/api/visits/{visit}/since-last");
+    let told = ivo.read(&path).await;
+    let all = ivo.read(&format!("/api/clients/{client}/visits")).await;
+    assert_eq!(told["since"], all[1]["on_date"], "the visit before the newest");
+    let zone = &told["zones"][0];
+    assert!(zone["shrinkage"]["before"].is_number() && zone["stretched_mm"]["sure"].is_boolean(), "{zone}");
+    // The first reading of a client has none before it.
+    let first = all.as_array().unwrap().last().unwrap()["id"].as_str().unwrap().to_owned();
+    let none = ivo.read(&format!("/api/visits/{first}/since-last")).await;
+    assert_eq!((&none["since"], &none["zones"]), (&Value::Null, &json!([])));
+    let stranger = app.signed_in("sela@gannet.example").await;
+    refused(stranger.get(&path).await, StatusCode::NOT_FOUND).await;
+}
+
+#[tokio::test]
+async fn pictures_to_compare_with_come_as_they_are_asked_for() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let curls = ivo.read("/api/curls").await;
+    assert_eq!(curls.as_array().unwrap().len(), 7);
+    assert!(curls[6]["loop_mm"].as_f64().unwrap() < 3.0);
+    let scalp = ivo.get("/api/densities/180").await;
+    assert_eq!(scalp.headers()["content-type"], "image/png");
+    for odd in ["/api/densities/20", "/api/densities/many"] {
+        assert_eq!(ivo.get(odd).await.status(), StatusCode::NOT_FOUND, "{odd}");
+    }
+}
+
+#[tokio::test]
 async fn who_measured_what_and_when_is_told_figure_by_figure_to_the_house_alone() {
     let app = App::start().await;
     let wren = app.signed_in("wren@saltmarsh.example").await;

@@ -49,6 +49,7 @@ const question = computed<FallRequest | undefined>(() =>
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
         front_straight: bodyOf(visit.value, "talk").front_straight,
+        climate: bodyOf(visit.value, "talk").climate,
         ties_back: bodyOf(visit.value, "talk").ties_back,
         plan: plan.value,
         show_move: open.value,

@@ -30,8 +30,8 @@ export function useBeside(
   ]);
   const asked = computed<FallRequest | undefined>(() => {
     if (!question.value || !cut.value) return undefined;
-    const { reading, worn, front_straight, ties_back, unit } = question.value;
-    return { reading, worn, front_straight, ties_back, unit, plan: { cut: cut.value } };
+    const { reading, worn, front_straight, climate, ties_back, unit } = question.value;
+    return { reading, worn, front_straight, climate, ties_back, unit, plan: { cut: cut.value } };
   });
   const fall = useComputed("fall beside", asked, askFall, followMs, true);
 

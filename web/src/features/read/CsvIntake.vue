@@ -16,6 +16,9 @@ const FIELDS: readonly CsvField[] = [
   "width_um",
   "width_class",
   "hairs_per_cm2",
+  "loop_mm",
+  "turns",
+  "curl",
   "moisture",
   "strands",
 ];
@@ -37,7 +40,7 @@ const picker = ref<HTMLInputElement>();
 const zones = computed(() =>
   Object.entries(found.value?.zones ?? {}).filter(([, read]) => Object.keys(read).length > 2),
 );
-const isLength = (field: CsvField) => ["stretched_mm", "sprung_mm", "wet_sprung_mm"].includes(field);
+const isLength = (field: CsvField) => ["stretched_mm", "sprung_mm", "wet_sprung_mm", "loop_mm"].includes(field);
 
 async function ask(columns?: CsvReading["columns"]) {
   failed.value = undefined;

@@ -67,8 +67,8 @@ label {
   justify-items: center;
   align-items: start;
   gap: 6px;
-  min-width: 56px;
-  padding: 6px 4px;
+  min-width: 54px;
+  padding: 6px 2px;
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--sheet);

@@ -22,7 +22,7 @@ const { t } = useI18n();
         :aria-pressed="density === hairs"
         @click="density = hairs"
       >
-        <img :src="`/api/densities/${hairs}`" width="92" height="92" alt="" loading="lazy" />
+        <img :src="`/api/densities/${hairs}`" width="84" height="84" alt="" loading="lazy" />
         <span>{{ hairs }}</span>
       </button>
     </div>

@@ -7,7 +7,7 @@ import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { apart, LINE } from "./agreement";
+import { apart, LINE, lineTicks } from "./agreement";
 
 const line = defineModel<LinePoint[]>();
 const props = defineProps<{
@@ -53,6 +53,13 @@ function words(agreement: Agreement | undefined): { text: string; far: boolean }
   if (Math.abs(off) < 5) return { text: t("read.lineAgrees"), far: false };
   return { text: t(off < 0 ? "read.lineLower" : "read.lineHigher", { length: say(Math.abs(off)) }), far: true };
 }
+/** The line as it was measured, by where. */
+const measuredAt = computed(() =>
+  points.value.flatMap((point, i) => {
+    const height = props.now?.agreements.line[i]?.measured_mm;
+    return height === undefined ? [] : [{ at: point.at, height }];
+  }),
+);
 const said = computed(() => points.value.map((_, i) => words(props.now?.agreements.line[i])));
 /** The greatest difference of a girth, as a share. */
 const girthsOff = computed(() => {
@@ -69,6 +76,7 @@ const girthsOff = computed(() => {
         <path class="skin" :d="skin(view)" />
         <path class="strand" :d="strands(view, now.fall)" />
         <path class="outline" :d="outline(view, now.fall)" />
+        <path v-for="tick in lineTicks(view, now.fall, measuredAt)" :key="tick" class="tick" :d="tick" />
       </svg>
     </div>
     <p v-if="now" class="small">
@@ -148,6 +156,13 @@ path {
   stroke: var(--now);
   stroke-width: 1;
   opacity: 0.35;
+}
+
+.tick {
+  fill: none;
+  stroke: var(--aim);
+  stroke-width: 2.5;
+  vector-effect: non-scaling-stroke;
 }
 
 .outline {

@@ -49,6 +49,7 @@ const whole = computed(() =>
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
         front_straight: bodyOf(visit.value, "talk").front_straight,
+        climate: bodyOf(visit.value, "talk").climate,
       }
     : undefined,
 );

@@ -10,6 +10,8 @@ const MOST = 9;
 const pairs = defineModel<StrandPair[]>();
 defineProps<{
   summary: ZoneSummary | undefined;
+  /** How many strands the zone's first figures stand for. */
+  averaged: number;
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
@@ -48,21 +50,21 @@ const set = (at: number, part: Partial<StrandPair>) =>
       <li v-for="(pair, i) in kept" :key="i">
         <LengthField
           :model-value="pair.stretched_mm"
-          :label="t('read.againStretched', { n: i + 2 })"
+          :label="t('read.againStretched', { n: averaged + i + 1 })"
           :fault="faultAt(`again.${i}.stretched_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { stretched_mm: $event })"
         />
         <LengthField
           :model-value="pair.sprung_mm"
-          :label="t('read.againSprung', { n: i + 2 })"
+          :label="t('read.againSprung', { n: averaged + i + 1 })"
           :fault="faultAt(`again.${i}.sprung_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { sprung_mm: $event })"
         />
         <ElButton
           :disabled="disabled"
-          :aria-label="t('read.againDrop', { n: i + 2 })"
+          :aria-label="t('read.againDrop', { n: averaged + i + 1 })"
           @click="pairs = kept.filter((_, k) => k !== i)"
         >
           ×
@@ -71,13 +73,13 @@ const set = (at: number, part: Partial<StrandPair>) =>
       <li v-if="kept.length < MOST" :key="`next ${kept.length}`">
         <LengthField
           :model-value="next.stretched_mm"
-          :label="t('read.againStretched', { n: kept.length + 2 })"
+          :label="t('read.againStretched', { n: averaged + kept.length + 1 })"
           :disabled="disabled"
           @update:model-value="put({ stretched_mm: $event ?? undefined })"
         />
         <LengthField
           :model-value="next.sprung_mm"
-          :label="t('read.againSprung', { n: kept.length + 2 })"
+          :label="t('read.againSprung', { n: averaged + kept.length + 1 })"
           :disabled="disabled"
           @update:model-value="put({ sprung_mm: $event ?? undefined })"
         />

@@ -197,6 +197,7 @@ defineExpose({
         v-model="again"
         class="again"
         :summary="summary"
+        :averaged="strands ?? 1"
         :fault-at="(field) => fault(field)"
         :disabled="disabled"
       />

@@ -1,10 +1,10 @@
 // @vitest-environment happy-dom
-import type { Figure, HairNow as Now, LinePoint } from "@/api";
+import type { Fall, Figure, HairNow as Now, LinePoint } from "@/api";
 import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
-import { apart } from "./agreement";
+import { apart, lineTicks } from "./agreement";
 import HairNow from "./HairNow.vue";
 
 const points = [
@@ -66,5 +66,25 @@ describe("the line of the hair as it is", () => {
     expect(said[2]).toContain("3.0 cm lower");
     expect(wrapper.text()).toContain("to 5 %");
     expect(apart({ measured_mm: 3, computed_mm: null })).toBeUndefined();
+  });
+});
+
+describe("the line as it was measured", () => {
+  const outline = { heights_mm: [120, 0, -100], one_mm: [0, 90, 80], other_mm: [0, 70, 60] };
+  const fall = {
+    front: outline,
+    side: { ...outline, one_mm: [0, 100, 95], other_mm: [0, 110, 105] },
+  } as unknown as Fall;
+
+  it("is marked on the outline of each side it is seen from, at its height", () => {
+    const measured = [
+      { at: "side_left", height: -98 },
+      { at: "back", height: -60 },
+    ] as const;
+    // Seen from the front the client's left is on the right; the back isn't seen.
+    expect(lineTicks("front", fall, measured)).toEqual(["M69.0 98.0h22"]);
+    expect(lineTicks("left", fall, measured)).toEqual(["M-11.0 98.0h22", "M94.0 60.0h22"]);
+    expect(lineTicks("back", fall, measured)).toEqual(["M-91.0 98.0h22", "M-11.0 60.0h22"]);
+    expect(lineTicks("top", fall, measured)).toEqual([]);
   });
 });

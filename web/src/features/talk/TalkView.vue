@@ -116,6 +116,7 @@ const cautions = useComputed(
       <div class="bears" role="status">
         <h2>{{ t("talk.bears") }}</h2>
         <p>{{ t("talk.bearsOn.worn", { worn: t(`worn.${talk.worn}`) }) }}</p>
+        <p v-if="talk.climate === 'damp' || talk.climate === 'dry'">{{ t(`talk.bearsOn.${talk.climate}`) }}</p>
         <p v-if="talk.front_straight">{{ t("talk.bearsOn.front") }}</p>
         <p>{{ t(talk.ties_back ? "talk.bearsOn.tie" : "talk.bearsOn.untied") }}</p>
       </div>
