@@ -258,6 +258,16 @@ test("what changed since the last reading is said, and marks lie on the head", a
   await openVisit(wren, "Ottilie Strand", "Read");
   await expect(wren.locator(".right .mark.tight_tying")).toHaveCount(1);
   await expect(wren.locator(".left .mark")).toHaveCount(0);
+
+  // Another is put where it is by pressing the head, and the list has it.
+  await wren.getByText("1 noted").click();
+  await wren.getByLabel("Put on the head").selectOption("breakage");
+  await expect(wren.getByText("Press where there is broken hair.")).toBeVisible();
+  await wren.locator(".behind").getByRole("button", { name: "Here: crown" }).press("Enter");
+  await expect(wren.locator(".behind .mark.breakage")).toHaveCount(1);
+  await expect(wren.getByRole("button", { name: /^Here: / })).toHaveCount(0);
+  await expect(wren.getByText("2 noted")).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
 });
 
 test("a front that is always smoothed has marks of its own", async ({ wren }) => {

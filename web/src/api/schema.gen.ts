@@ -877,7 +877,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -1601,6 +1601,13 @@ export interface components {
          * @enum {string}
          */
         Landmark: "apex" | "crown" | "occipital" | "hairline_centre" | "nape_centre" | "brow_left" | "brow_right" | "recession_left" | "recession_right" | "temple_left" | "temple_right" | "ear_top_left" | "ear_top_right" | "mastoid_left" | "mastoid_right" | "nape_corner_left" | "nape_corner_right" | "parietal_left" | "parietal_right";
+        /** @description A point of the head that marks are put to. */
+        LandmarkPlace: {
+            /** @description Where on the scalp, mm (x the client's left, y up, z forward). */
+            at: number[];
+            /** @description Which. */
+            landmark: components["schemas"]["Landmark"];
+        };
         /** @description How a region is taken in sections. */
         Layout: {
             /** @description Which way they lie. */
@@ -2247,6 +2254,8 @@ export interface components {
              */
             complete: number;
             gathered?: components["schemas"]["GatheredHair"] | null;
+            /** @description Points that marks can be put to; none there, either. */
+            landmarks: components["schemas"]["LandmarkPlace"][];
             /** @description Weak spots and swirls where they lie on this client's head; none where its measures contradict each other. */
             marks: components["schemas"]["HeadMark"][];
             /**

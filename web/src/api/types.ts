@@ -25,6 +25,7 @@ export type FallRequest = Schemas["FallRequest"];
 export type GatheredHair = Schemas["GatheredHair"];
 export type Girth = Schemas["Girth"];
 export type Spot = Schemas["Spot"];
+export type LandmarkPlace = Schemas["LandmarkPlace"];
 export type HeadMark = Schemas["HeadMark"];
 export type StrandPair = Schemas["StrandPair"];
 export type SinceLast = Schemas["SinceLast"];

@@ -22,7 +22,7 @@ pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField
 pub use line::{LineAt, LinePoint};
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
-pub use summary::{Gap, HeadMark, MarkedAs, ReadingSummary, Unusual, ZoneSummary, summarise};
+pub use summary::{Gap, HeadMark, LandmarkPlace, MarkedAs, ReadingSummary, Unusual, ZoneSummary, summarise};
 use zone::DENSITY;
 pub use zone::{CurlSeen, RawZoneReading, WidthClass, Zone, ZoneReading};
 

@@ -132,6 +132,16 @@ pub struct HeadMark {
     pub strength: f64,
 }
 
+/// A point of the head that marks are put to.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LandmarkPlace {
+    /// Which.
+    pub landmark: Landmark,
+    /// Where on the scalp, mm (x the client's left, y up, z forward).
+    pub at: [f32; 3],
+}
+
 /// Kinds of marks.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -161,6 +171,8 @@ pub struct ReadingSummary {
     pub cautions: Vec<Caution>,
     /// Weak spots and swirls where they lie on this client's head; none where its measures contradict each other.
     pub marks: Vec<HeadMark>,
+    /// Points that marks can be put to; none there, either.
+    pub landmarks: Vec<LandmarkPlace>,
 }
 
 /// Sums up a reading that has been checked; zones with faults count as not read.
@@ -177,6 +189,7 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         .filter(|difference| difference.abs() > SIDES_DIFFER);
     let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
     let unusual = unusual(&zones, gathered.as_ref(), reading);
+    let head = head_of(reading);
     ReadingSummary {
         unusual,
         zones,
@@ -184,18 +197,29 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         sides_differ_by,
         gathered,
         cautions: cautions(&reading.spots),
-        marks: marks(reading),
+        marks: head.as_ref().map(|head| marks(reading, head)).unwrap_or_default(),
+        landmarks: head.as_ref().map(|(form, hairline)| places(form, hairline)).unwrap_or_default(),
     }
 }
 
-fn marks(reading: &RawReading) -> Vec<HeadMark> {
-    let Ok(measures) = reading.measures.filled() else { return Vec::new() };
-    let Ok(form) = HeadForm::of(&measures, reading.felt) else { return Vec::new() };
+/// The head that was measured and felt, if there can be one.
+fn head_of(reading: &RawReading) -> Option<(HeadForm, Hairline)> {
+    let measures = reading.measures.filled().ok()?;
+    let form = HeadForm::of(&measures, reading.felt).ok()?;
     let hairline = Hairline::of(&form, &measures);
+    Some((form, hairline))
+}
+
+fn places(form: &HeadForm, hairline: &Hairline) -> Vec<LandmarkPlace> {
+    let place = |landmark: Landmark| LandmarkPlace { landmark, at: drawn(&landmark.point(form, hairline)) };
+    Landmark::ALL.into_iter().map(place).collect()
+}
+
+fn marks(reading: &RawReading, (form, hairline): &(HeadForm, Hairline)) -> Vec<HeadMark> {
     let mark = |what, number: usize, at: Landmark, reach_mm, strength| HeadMark {
         what,
         number: number as u32,
-        at: drawn(&at.point(&form, &hairline)),
+        at: drawn(&at.point(form, hairline)),
         reach_mm,
         strength,
     };
@@ -313,6 +337,11 @@ mod tests {
         let marked = summarise(&RawReading { spots: vec![spot], ..RawReading::default() }).marks;
         let [mark] = &marked[..] else { panic!("one mark") };
         assert_eq!((mark.what, mark.number, mark.reach_mm), (MarkedAs::Spot(SpotKind::Breakage), 0, 25.0));
+        let whole = summarise(&RawReading::default());
+        assert_eq!(whole.landmarks.len(), Landmark::ALL.len());
+        assert!(
+            whole.landmarks.iter().any(|each| each.landmark == Landmark::TempleRight && each.at == mark.at)
+        );
         assert!(mark.at[0] < -50.0 && mark.at[2] > 0.0, "the client's right temple: {:?}", mark.at);
     }
 

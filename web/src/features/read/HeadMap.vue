@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The head from three sides; each zone shows a figure of its own and how much of it, and is pressed to be read. */
-import type { Figure, HeadMark, ReadingSummary, Zone } from "@/api";
+import type { Figure, HeadMark, Landmark, LandmarkPlace, ReadingSummary, Zone } from "@/api";
 import { backZones, behind, ear, profile, sideZones, type Outline } from "@/shared/headDrawing";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { marksIn, markWord, type MapView } from "./headMarks";
+import { marksIn, markWord, placeIn, type MapView } from "./headMarks";
 import { shade, type Shown } from "./shade";
 
 const props = defineProps<{
@@ -15,7 +15,10 @@ const props = defineProps<{
   show: Shown;
   /** Weak spots and swirls where they lie. */
   marks: readonly HeadMark[];
+  /** Points that can be pressed while a mark is put on the head; none otherwise. */
+  places: readonly LandmarkPlace[];
 }>();
+const emit = defineEmits<{ place: [landmark: Landmark] }>();
 const zone = defineModel<Zone>({ required: true });
 const { t } = useI18n();
 
@@ -57,6 +60,12 @@ const shrinkage = (name: Zone) => {
   return share === null || share === undefined ? undefined : Math.round(share * 100);
 };
 const faulty = (name: Zone) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
+/** Points that are seen in a drawing. */
+const dots = (view: MapView, box: string) =>
+  props.places.flatMap(({ landmark, at }) => {
+    const place = placeIn(view, box, at);
+    return place ? [{ landmark, x: place[0], y: place[1] }] : [];
+  });
 /** The number a zone shows. */
 const number = (name: Zone) => {
   const sd = read(name)?.worn_sd_mm;
@@ -132,6 +141,20 @@ const words = (outline: Outline) => {
         >
           {{ number(outline.zone) ?? (outline.zone === zone ? "?" : "·") }}
         </text>
+        <circle
+          v-for="dot in dots(view.name as MapView, view.box)"
+          :key="dot.landmark"
+          class="dot"
+          :cx="dot.x"
+          :cy="dot.y"
+          r="8"
+          role="button"
+          tabindex="0"
+          :aria-label="t('read.markHere', { place: t(`landmark.${dot.landmark}`) })"
+          @click="emit('place', dot.landmark)"
+          @keydown.enter.prevent="emit('place', dot.landmark)"
+          @keydown.space.prevent="emit('place', dot.landmark)"
+        />
       </svg>
       <figcaption class="soft small">{{ t(`read.view.${view.name}`) }}</figcaption>
     </figure>
@@ -251,6 +274,18 @@ figcaption {
 
 .mark {
   pointer-events: none;
+}
+
+.dot {
+  fill: var(--sheet);
+  stroke: var(--aim);
+  stroke-width: 3;
+  cursor: pointer;
+}
+
+.dot:hover,
+.dot:focus-visible {
+  fill: var(--aim);
 }
 
 /* On a tablet the zone that is measured has to stand on the same screen. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RawZoneReading, Zone } from "@/api";
+import type { Landmark, RawZoneReading, SpotKind, Zone } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askFigure, askNow, askSummary } from "@/shared/ask";
@@ -58,6 +58,13 @@ const now = useComputed("now", whole, askNow, 400);
 const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
 const intake = useIntake(reading, zone, document.editable);
 const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
+/** The kind of weak spot that is put on the head by pressing where it is. */
+const putting = ref<SpotKind>();
+function putMark(at: Landmark) {
+  if (!putting.value || !document.editable.value) return;
+  reading.value.spots = [...(reading.value.spots ?? []), { kind: putting.value, at, reach_mm: 30, strength: 0.5 }];
+  putting.value = undefined;
+}
 /** What the head shows by its numbers. */
 const show = ref<Shown>("shrinkage");
 const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read.shows.${value}`) })));
@@ -108,9 +115,15 @@ async function goTo(to: Zone) {
         :summary="summary.data.value"
         :counted="counted"
         :marks="summary.data.value?.marks ?? []"
+        :places="putting ? (summary.data.value?.landmarks ?? []) : []"
         :show="show"
+        @place="putMark"
         @update:model-value="goTo"
       />
+      <p v-if="putting" class="putting" role="status">
+        {{ t("read.spotPutting", { what: t(`read.spotKinds.${putting}`) }) }}
+        <ElButton @click="putting = undefined">{{ t("read.spotPutOff") }}</ElButton>
+      </p>
       <div class="shows">
         <ChoiceRow v-model="show" hide-label :label="t('read.show')" :choices="shows" />
         <p class="soft small">{{ t(`read.showUnit.${show}`) }}</p>
@@ -134,7 +147,12 @@ async function goTo(to: Zone) {
         :disabled="!document.editable.value"
       />
       <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <SpotList v-model="reading.spots" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <SpotList
+        v-model="reading.spots"
+        v-model:putting="putting"
+        :fault-at="faultAt"
+        :disabled="!document.editable.value"
+      />
       <TapeMeasures v-model="reading.measures" :fault-at="faultAt" :disabled="!document.editable.value" />
       <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
     </section>
@@ -188,6 +206,14 @@ async function goTo(to: Zone) {
 
 section {
   gap: 10px;
+}
+
+.putting {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  font-weight: 600;
 }
 
 .words {

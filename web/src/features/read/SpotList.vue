@@ -14,6 +14,8 @@ const USUAL = { reach_mm: 30, strength: 0.5 };
 const MOST = 20;
 const model = defineModel<Spot[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
+/** The kind that is being put on the head by pressing it; none while nothing is. */
+const putting = defineModel<SpotKind | undefined>("putting");
 const { t } = useI18n();
 const { named, landmarks } = useChoices();
 const spots = computed(() => model.value ?? []);
@@ -73,11 +75,29 @@ function add() {
         </ElButton>
       </li>
     </ol>
-    <ElButton :disabled="disabled || spots.length >= MOST" @click="add">{{ t("read.spotAdd") }}</ElButton>
+    <div class="row adds">
+      <ElButton :disabled="disabled || spots.length >= MOST" @click="add">{{ t("read.spotAdd") }}</ElButton>
+      <label class="row">
+        <span>{{ t("read.spotPut") }}</span>
+        <select
+          :value="putting ?? ''"
+          :disabled="disabled || spots.length >= MOST"
+          @change="putting = (($event.target as HTMLSelectElement).value || undefined) as SpotKind | undefined"
+        >
+          <option value="">{{ t("read.spotPutNone") }}</option>
+          <option v-for="kind in kinds" :key="kind.value" :value="kind.value">{{ kind.label }}</option>
+        </select>
+      </label>
+    </div>
   </details>
 </template>
 
 <style scoped>
+.adds {
+  flex-wrap: wrap;
+  gap: 8px 14px;
+}
+
 summary {
   cursor: pointer;
   min-height: 44px;

@@ -1,6 +1,6 @@
 import type { HeadMark } from "@/api";
 import { describe, expect, it } from "vitest";
-import { marksIn } from "./headMarks";
+import { marksIn, placeIn } from "./headMarks";
 
 const mark = (at: [number, number, number], what: HeadMark["what"] = { spot: "breakage" }): HeadMark => ({
   what,
@@ -12,6 +12,12 @@ const mark = (at: [number, number, number], what: HeadMark["what"] = { spot: "br
 const BOX = "-100 -120 200 300";
 
 describe("marks on the head", () => {
+  it("have their place in each drawing that shows them", () => {
+    expect(placeIn("left", BOX, [70, 30, 60])).toEqual([-60, -30]);
+    expect(placeIn("behind", BOX, [70, 30, -20])).toEqual([-70, -30]);
+    expect(placeIn("right", BOX, [70, 30, 60])).toBeUndefined();
+  });
+
   it("are drawn on the side they lie on, and mirrored on the right", () => {
     const temple = mark([-70, 30, 60]);
     expect(marksIn("left", BOX, [temple])).toEqual([]);

@@ -21,14 +21,24 @@ export const markWord = (kind: MarkKind) => (kind === "growth" ? "read.growth" :
 /** How far beyond the middle of the head a mark is still seen from a side, mm. */
 const SEEN_MM = -8;
 
+/** Where a place of the head lies in a drawing; nowhere where it is on the other side. */
+export function placeIn(
+  view: MapView,
+  box: string,
+  [x = 0, y = 0, z = 0]: readonly number[],
+): [number, number] | undefined {
+  const [left = 0, , width = 0] = box.split(" ").map(Number);
+  const near = view === "left" ? x : view === "right" ? -x : -z;
+  if (near < SEEN_MM) return undefined;
+  return [view === "left" ? -z : view === "behind" ? -x : 2 * left + width + z, -y];
+}
+
 /** The marks that are seen in a drawing, where they lie on it. A right view is the left one mirrored in its own box. */
 export function marksIn(view: MapView, box: string, marks: readonly HeadMark[]): DrawnMark[] {
-  const [left = 0, , width = 0] = box.split(" ").map(Number);
   return marks.flatMap((mark) => {
-    const [x = 0, y = 0, z = 0] = mark.at;
-    const near = view === "left" ? x : view === "right" ? -x : -z;
-    if (near < SEEN_MM) return [];
-    const across = view === "left" ? -z : view === "behind" ? -x : 2 * left + width + z;
+    const place = placeIn(view, box, mark.at);
+    if (!place) return [];
+    const [across, down] = place;
     const kind: MarkKind = typeof mark.what === "string" ? "growth" : mark.what.spot;
     const reach = Math.min(45, Math.max(7, mark.reach_mm * 0.6));
     return [
@@ -36,10 +46,10 @@ export function marksIn(view: MapView, box: string, marks: readonly HeadMark[]):
         key: `${kind} ${mark.number}`,
         kind,
         x: across,
-        y: -y,
+        y: down,
         reach,
         percent: Math.round(100 * mark.strength),
-        swirl: swirl(across, -y, reach * 0.7),
+        swirl: swirl(across, down, reach * 0.7),
       },
     ];
   });
