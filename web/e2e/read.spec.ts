@@ -9,7 +9,7 @@ test("hairs are counted on a picture, and the count makes the plan's hair as den
   const there = Number(/^(\d+) hairs/.exec(said)?.[1]);
 
   await openVisit(wren, "Sunniva Drake", "Read");
-  await wren.getByText("Wet spring, measured width, strands, density").click();
+  await wren.getByText("Wet spring, measured width, further strands, density").click();
   const density = wren.getByLabel("Hairs on a cm²");
   const picker = wren.locator('.counter input[type="file"]');
 
@@ -267,6 +267,20 @@ test("what changed since the last reading is said, and marks lie on the head", a
   await expect(wren.locator(".behind .mark.breakage")).toHaveCount(1);
   await expect(wren.getByRole("button", { name: /^Here: / })).toHaveCount(0);
   await expect(wren.getByText("2 noted")).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
+});
+
+test("the drop is timed by two presses, and hair that soaks oddly asks to be measured wet", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Read");
+  await wren.getByText("How it feels, and how fast it takes up water.").click();
+  await wren.locator(".surface").getByRole("radio", { name: "dry", exact: true }).check({ force: true });
+  await wren.getByRole("button", { name: "The drop is on" }).click();
+  await wren.getByRole("button", { name: /^It is gone/ }).click();
+  await expect(wren.getByText(/^It takes up water at once/)).toBeVisible();
+  await wren.getByLabel("A drop stands for").fill("900");
+  await expect(wren.getByText(/This must be from 0.2 to 600 s/)).toBeVisible();
+  await wren.getByLabel("A drop stands for").fill("20");
+  await expect(wren.getByText(/^It takes up water at once/)).toBeHidden();
   await expect(saveState(wren)).toHaveText(SAVED);
 });
 

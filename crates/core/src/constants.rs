@@ -190,6 +190,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("ends that neighbours from the same pore leave free, share", SCOPE_FREE_SHARE),
     ("distance at which hairs in a picture run together, px", SCOPE_BLUR_PX),
     ("error of a count of hairs, share", SCOPE_SD_SHARE),
+    ("error of a width in a picture, share", SCOPE_WIDTH_SD_SHARE),
     ("error of a girth of gathered hair, mm", GIRTH_SD_MM),
     ("hair that holds in a tie, mm", TIE_HOLD_MM),
 ];
@@ -214,6 +215,8 @@ pub const SCOPE_FREE_SHARE: Constant = constant(0.85, (0.7, 1.0), OWN);
 pub const SCOPE_BLUR_PX: Constant = constant(0.75, (0.0, 6.0), OWN);
 /// One standard error of hairs counted on a picture, as a share: measured on generated pictures (docs/accuracy.md).
 pub const SCOPE_SD_SHARE: Constant = constant(0.07, (0.02, 0.15), OWN);
+/// Standard error of the width of hairs in a picture, as a share: what is found on made-up pictures.
+pub const SCOPE_WIDTH_SD_SHARE: Constant = constant(0.075, (0.03, 0.2), OWN);
 /// One standard error of a tape round gathered hair, mm.
 pub const GIRTH_SD_MM: Constant = constant(2.0, (1.0, 5.0), OWN);
 

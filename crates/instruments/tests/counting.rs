@@ -92,14 +92,28 @@ fn a_picture_turned_over_counts_alike() {
 
 #[test]
 fn the_width_of_hairs_is_read_off_too() {
-    for width_um in [60.0, 95.0] {
-        let seen = look(&Scalp { width_um, hairs_per_cm2: 120.0, ..scalp(0) }, 1);
-        assert!(
-            (counted(&seen.grey).width_um / width_um - 1.0).abs() < 0.12,
-            "{}",
-            counted(&seen.grey).width_um
-        );
-    }
+    let looked: Vec<(f64, f64)> = (0..PICTURES)
+        .into_par_iter()
+        .map(|number| {
+            let scalp = scalp(number);
+            let found = counted(&look(&scalp, number).grey);
+            let off = found.width_um - scalp.width_um;
+            (off / scalp.width_um, off / found.width_sd_um)
+        })
+        .collect();
+    let sizes: Vec<f64> = looked.iter().map(|(error, _)| error.abs()).collect();
+    let said = |share| 100.0 * middle(sizes.clone(), share);
+    let rms = (looked.iter().map(|(error, _)| error * error).sum::<f64>() / PICTURES as f64).sqrt();
+    assert!(
+        said(0.5) < 10.0 && said(0.9) < 14.0,
+        "half within {:.1} %, nine in ten within {:.1} %, all within {:.1} %, rms {:.1} %",
+        said(0.5),
+        said(0.9),
+        said(1.0),
+        100.0 * rms
+    );
+    let within = looked.iter().filter(|(_, in_sds)| in_sds.abs() < 2.0).count();
+    assert!(within >= 185, "two standard errors hold 95 of 100, held {within} of {PICTURES}");
 }
 
 #[test]

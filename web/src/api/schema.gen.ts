@@ -1116,6 +1116,11 @@ export interface components {
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
         };
+        /**
+         * @description How hair feels along its length.
+         * @enum {string}
+         */
+        Feel: "not_said" | "smooth" | "dry" | "brittle";
         /** @description What the hand feels of the skull. */
         Felt: {
             /**
@@ -1442,6 +1447,11 @@ export interface components {
             sd_per_cm2: number;
             /**
              * Format: double
+             * @description One standard error of it.
+             */
+            width_sd_um: number;
+            /**
+             * Format: double
              * @description Middle width of a hair in the picture, µm.
              */
             width_um: number;
@@ -1473,6 +1483,16 @@ export interface components {
             roots?: number;
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
+        };
+        /** @description The surface of the hair. */
+        HairSurface: {
+            /** @description How it feels. */
+            feel?: components["schemas"]["Feel"];
+            /**
+             * Format: double
+             * @description How long a drop of water stands on a clean, dry, combed strand before it has soaked in, s, 0.2 to 600.
+             */
+            soaks_s?: number | null;
         };
         /**
          * @description Half of the head.
@@ -2173,6 +2193,8 @@ export interface components {
             room?: components["schemas"]["RoomAir"];
             /** @description Weak spots; at most twenty. */
             spots?: components["schemas"]["Spot"][];
+            /** @description The surface of the hair. */
+            surface?: components["schemas"]["HairSurface"];
             /**
              * Format: double
              * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
@@ -2400,6 +2422,8 @@ export interface components {
                 room?: components["schemas"]["RoomAir"];
                 /** @description Weak spots; at most twenty. */
                 spots?: components["schemas"]["Spot"][];
+                /** @description The surface of the hair. */
+                surface?: components["schemas"]["HairSurface"];
                 /**
                  * Format: double
                  * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
@@ -2997,6 +3021,16 @@ export interface components {
             kind: "stubborn";
             /** @description Where least. */
             zone: components["schemas"]["Zone"];
+        } | {
+            /** @description At once. */
+            fast: boolean;
+            /** @enum {string} */
+            kind: "soaks_oddly";
+            /**
+             * Format: int32
+             * @description Zones that were read and not measured wet.
+             */
+            unmeasured: number;
         } | {
             /** @enum {string} */
             kind: "curl_disagrees";

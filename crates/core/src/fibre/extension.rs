@@ -56,7 +56,7 @@ impl Lean {
     }
 }
 
-/// A number that depends on p, and how fast it changes.
+/// A number that depends on p, and how fast it changes: a dual number, so that no derivative is written out by hand.
 #[derive(Clone, Copy)]
 struct Change {
     value: f64,
@@ -154,10 +154,10 @@ impl Rod {
         if t == 0.0 && reached >= 0.5 / c {
             return unit * (reached + 0.5 / c - tip.reduced_pull);
         }
-        // Γ is infinite at 0 unless loops are closed; S·Γ never is. Either is searched times q and D², without a
-        // fraction.
-        // As if it were as open everywhere as at its end.
+        // Begun as if it were as open everywhere as at its end.
         let near = self.nearly_leaning(tip.reduced_pull + helix_mm / (unit * tip.lean.extension().max(0.1)));
+        // Γ is infinite at 0 unless loops are closed; S·Γ never is. Either is searched times powers of q and of D, so that
+        // there is no fraction in it.
         let root = zero_by_slope(0.0, tip.lean.0, near, |p| {
             let at = self.terms(p);
             let left = at.offset.times(at.offset).by(0.5 * c).plus(reached, at.shape);

@@ -12,6 +12,7 @@ mod line;
 mod source;
 mod spot;
 mod summary;
+mod surface;
 mod zone;
 
 pub use again::{Again, StrandPair};
@@ -23,6 +24,7 @@ pub use line::{LineAt, LinePoint};
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
 pub use summary::{Gap, HeadMark, LandmarkPlace, MarkedAs, ReadingSummary, Unusual, ZoneSummary, summarise};
+pub use surface::{Feel, HairSurface, Soaks};
 use zone::DENSITY;
 pub use zone::{CurlSeen, RawZoneReading, WidthClass, Zone, ZoneReading};
 
@@ -65,6 +67,9 @@ pub struct RawReading {
     /// Where the worn line lies now, round the head.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub line: Vec<LinePoint>,
+    /// The surface of the hair.
+    #[serde(default, skip_serializing_if = "HairSurface::is_empty")]
+    pub surface: HairSurface,
     /// The air in the room while it was read.
     #[serde(default, skip_serializing_if = "RoomAir::is_empty")]
     pub room: RoomAir,
@@ -100,6 +105,7 @@ impl Default for RawReading {
             zones: BTreeMap::new(),
             girths: Vec::new(),
             line: Vec::new(),
+            surface: HairSurface::default(),
             room: RoomAir::default(),
             noted: BTreeSet::new(),
             spots: Vec::new(),
@@ -120,6 +126,7 @@ impl RawReading {
         for (zone, reading) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), reading.check());
         }
+        faults.take("surface", self.surface.check());
         faults.take("room", self.room.check());
         for found in [girth::check(&self.girths), line::check(&self.line), Spot::check(&self.spots)] {
             faults.0.extend(found.err().into_iter().flat_map(|found| found.0));

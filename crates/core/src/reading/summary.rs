@@ -1,9 +1,9 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
 use super::spot::cautions;
-use super::{Caution, GatheredHair, RawReading, SpotKind, Zone, ZoneReading, gathered, girth};
+use super::{Caution, GatheredHair, RawReading, Soaks, SpotKind, Zone, ZoneReading, gathered, girth};
 use crate::constants::STRAND_LOGIT_SD;
-use crate::fibre::WornStyle;
+use crate::fibre::{Moisture, WornStyle};
 use crate::head::{Hairline, HeadForm, Landmark, drawn};
 use crate::learn;
 use serde::{Deserialize, Serialize};
@@ -53,6 +53,13 @@ pub enum Unusual {
     Stubborn {
         /// Where least.
         zone: Zone,
+    },
+    /// It takes up water at once or hardly at all: how it hangs wet is its own, and not every zone was measured wet.
+    SoaksOddly {
+        /// At once.
+        fast: bool,
+        /// Zones that were read and not measured wet.
+        unmeasured: u32,
     },
     /// The curl that was seen is not the one the lengths tell: one of them wants measuring again.
     CurlDisagrees {
@@ -250,6 +257,18 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
             );
         }
     }
+    let dry_only = |zone: &&ZoneSummary| {
+        let raw = reading.zones.get(&zone.zone);
+        zone.shrinkage.is_some()
+            && raw.is_some_and(|raw| raw.wet_sprung_mm.is_none() && raw.moisture != Moisture::Wet)
+    };
+    let unmeasured = zones.iter().filter(dry_only).count() as u32;
+    match reading.surface.soaks() {
+        Some(soaks @ (Soaks::Fast | Soaks::Slow)) if unmeasured > 0 => {
+            found.push(Unusual::SoaksOddly { fast: soaks == Soaks::Fast, unmeasured });
+        }
+        _ => {}
+    }
     let off = zones.iter().filter_map(|zone| Some((zone.zone, zone.curl_off?)));
     if let Some((zone, off)) = off.max_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
         && off.abs() > DISAGREES
@@ -343,6 +362,22 @@ mod tests {
             whole.landmarks.iter().any(|each| each.landmark == Landmark::TempleRight && each.at == mark.at)
         );
         assert!(mark.at[0] < -50.0 && mark.at[2] > 0.0, "the client's right temple: {:?}", mark.at);
+    }
+
+    #[test]
+    fn hair_that_soaks_oddly_asks_for_wet_measures_until_they_are_there() {
+        use crate::reading::{Feel, HairSurface};
+        let found = |soaks_s, wet_sprung_mm| {
+            let raw = RawZoneReading { wet_sprung_mm, ..RawZoneReading::measured(300.0, 180.0) };
+            let surface = HairSurface { feel: Feel::Dry, soaks_s: Some(soaks_s) };
+            summarise(&RawReading { zones: [(Zone::Top, raw)].into(), surface, ..RawReading::default() })
+                .unusual
+        };
+        let asks = |found: &[Unusual]| found.iter().any(|each| matches!(each, Unusual::SoaksOddly { .. }));
+        assert!(found(2.0, None).contains(&Unusual::SoaksOddly { fast: true, unmeasured: 1 }));
+        assert!(found(300.0, None).contains(&Unusual::SoaksOddly { fast: false, unmeasured: 1 }));
+        assert!(!asks(&found(20.0, None)), "as usual");
+        assert!(!asks(&found(2.0, Some(240.0))), "it was measured wet");
     }
 
     #[test]

@@ -17,7 +17,7 @@ mod thin;
 
 pub use picture::Picture;
 
-use crate::constants::{SCOPE_BLUR_PX, SCOPE_FREE_SHARE, SCOPE_SD_SHARE};
+use crate::constants::{SCOPE_BLUR_PX, SCOPE_FREE_SHARE, SCOPE_SD_SHARE, SCOPE_WIDTH_SD_SHARE};
 use crate::error::{FieldErrors, Problem};
 use serde::Serialize;
 
@@ -33,6 +33,8 @@ pub struct HairCount {
     pub covered: f64,
     /// Middle width of a hair in the picture, µm.
     pub width_um: f64,
+    /// One standard error of it.
+    pub width_sd_um: f64,
 }
 
 /// Free lines shorter than so many widths of a hair are roughness of the edge of another.
@@ -67,11 +69,13 @@ pub fn count(picture: &Picture) -> Result<HairCount, FieldErrors> {
     let reach = 1.0 + SPUR_WIDTHS + SCOPE_BLUR_PX.value / width_px;
     let seen = SCOPE_FREE_SHARE.value * (1.0 - covered).powf(reach);
     let hairs_per_cm2 = 0.5 * ends / seen / picture.area_cm2();
+    let width_um = 1e3 * width_px * picture.mm_per_px();
     Ok(HairCount {
         hairs_per_cm2,
         sd_per_cm2: SCOPE_SD_SHARE.value * hairs_per_cm2,
         covered,
-        width_um: 1e3 * width_px * picture.mm_per_px(),
+        width_um,
+        width_sd_um: SCOPE_WIDTH_SD_SHARE.value * width_um,
     })
 }
 

@@ -62,6 +62,9 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
     const bytes = Uint8Array.from(atob(png), (letter) => letter.charCodeAt(0));
     try {
       const count = await askCount(new Blob([bytes], { type: "image/png" }), side_mm);
+      // The picture shows how wide hairs are, too: that stands in where nothing better will say it.
+      if (!kept && !kinds.value.includes("gauge") && !zones.value[zone.value]?.width_um)
+        await take(device, { quantity: "width", value: count.width_um, unit: "µm", sd: count.width_sd_um });
       const measured: Measured = {
         quantity: "density",
         value: count.hairs_per_cm2,

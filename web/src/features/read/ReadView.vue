@@ -17,6 +17,7 @@ import HeadForm from "./HeadForm.vue";
 import HeadMap from "./HeadMap.vue";
 import SinceLast from "./SinceLast.vue";
 import SpotList from "./SpotList.vue";
+import SurfaceForm from "./SurfaceForm.vue";
 import TapeMeasures from "./TapeMeasures.vue";
 import WhoMeasured from "./WhoMeasured.vue";
 import ZoneForm from "./ZoneForm.vue";
@@ -147,6 +148,7 @@ async function goTo(to: Zone) {
         :disabled="!document.editable.value"
       />
       <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <SurfaceForm v-model="reading.surface" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SpotList
         v-model="reading.spots"
         v-model:putting="putting"
@@ -250,6 +252,7 @@ section {
   .girths,
   .head,
   .spots,
+  .surface,
   .csv,
   .tape,
   .next {

@@ -95,7 +95,13 @@ function add() {
 <style scoped>
 .adds {
   flex-wrap: wrap;
+  align-items: end;
   gap: 8px 14px;
+}
+
+.adds label {
+  display: grid;
+  gap: 0;
 }
 
 summary {

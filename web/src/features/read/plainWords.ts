@@ -37,6 +37,8 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     else if (each.kind === "springs")
       lines.push(t("words.springs", { zone: t(`zone.${each.zone}`, {}), length: length(each.mm) }));
     else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: t(`zone.${each.zone}`, {}) }));
+    else if (each.kind === "soaks_oddly")
+      lines.push(t(each.fast ? "words.soaksFast" : "words.soaksSlowly", { n: each.unmeasured }));
     else if (each.kind === "curl_disagrees")
       lines.push(t(each.looser ? "words.curlLooser" : "words.curlTighter", { zone: t(`zone.${each.zone}`, {}) }));
     else if (each.kind === "strands_differ")

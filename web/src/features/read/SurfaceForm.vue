@@ -1,0 +1,86 @@
+<script setup lang="ts">
+/** The surface of the hair: how it feels, and how long a drop of water stands on it. */
+import type { Feel, HairSurface } from "@/api";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { useChoices } from "@/shared/useChoices";
+import { computed, onUnmounted, ref } from "vue";
+import { useI18n } from "vue-i18n";
+
+const FEELS: readonly Feel[] = ["not_said", "smooth", "dry", "brittle"];
+const surface = defineModel<HairSurface>();
+defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
+const { t } = useI18n();
+const { named } = useChoices();
+const feels = computed(() => named(FEELS, "read.feels"));
+
+function set(part: { feel?: Feel; soaks_s?: number | null | undefined }) {
+  const { feel, soaks_s } = { feel: "not_said" as const, ...surface.value, ...part };
+  surface.value = typeof soaks_s === "number" ? { feel, soaks_s } : { feel };
+}
+
+/** The drop is timed by pressing twice: when it is put on, and when it is gone. */
+const began = ref<number>();
+const passed = ref(0);
+let ticking: ReturnType<typeof setInterval> | undefined;
+const seconds = () => (performance.now() - (began.value ?? 0)) / 1000;
+function press() {
+  if (began.value === undefined) {
+    [began.value, passed.value] = [performance.now(), 0];
+    ticking = setInterval(() => (passed.value = seconds()), 200);
+    return;
+  }
+  set({ soaks_s: Math.max(0.2, Math.round(10 * seconds()) / 10) });
+  stop();
+}
+function stop() {
+  clearInterval(ticking);
+  began.value = undefined;
+}
+onUnmounted(stop);
+</script>
+
+<template>
+  <details class="surface">
+    <summary>
+      <b>{{ t("read.surface") }}</b> <span class="soft">{{ t("read.surfaceHint") }}</span>
+    </summary>
+    <ChoiceRow
+      :model-value="surface?.feel ?? 'not_said'"
+      :label="t('read.feel')"
+      :choices="feels"
+      :disabled="disabled"
+      @update:model-value="set({ feel: $event as Feel })"
+    />
+    <div class="drop">
+      <LengthField
+        :model-value="surface?.soaks_s"
+        sign="s"
+        :label="t('read.soaks')"
+        :fault="faultAt('surface.soaks_s')"
+        :disabled="disabled"
+        @update:model-value="set({ soaks_s: $event })"
+      />
+      <ElButton :disabled="disabled" @click="press">
+        {{ began === undefined ? t("read.dropOn") : t("read.dropGone", { seconds: Math.floor(passed) }) }}
+      </ElButton>
+    </div>
+    <p class="soft small">{{ t("read.soaksHint") }}</p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  padding-top: 10px;
+}
+
+.drop {
+  display: grid;
+  grid-template-columns: minmax(120px, 1fr) minmax(0, 1.4fr);
+  gap: 14px;
+  align-items: end;
+  padding-block: 10px;
+}
+</style>
