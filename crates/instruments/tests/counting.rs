@@ -5,6 +5,7 @@
 use rayon::prelude::*;
 use spirel_core::scope::{HairCount, Picture, count};
 use spirel_instruments::scope::{SIDE_MM, SIDE_PX, Scalp, look};
+use std::sync::LazyLock;
 
 const PICTURES: u64 = 200;
 /// Hair on skin: black on pale, brown on pale, fair on pale, white on brown, black on brown.
@@ -34,18 +35,23 @@ fn middle(mut of: Vec<f64>, share: f64) -> f64 {
     of[(share * (of.len() - 1) as f64).round() as usize]
 }
 
+/// Each scalp with the hairs that are really there and what was found: looked at once for all tests.
+static LOOKED: LazyLock<Vec<(Scalp, f64, HairCount)>> = LazyLock::new(|| {
+    let one = |number: u64| {
+        let scalp = scalp(number);
+        let seen = look(&scalp, number);
+        (scalp, f64::from(seen.hairs), counted(&seen.grey))
+    };
+    (0..PICTURES).into_par_iter().map(one).collect()
+});
+
 #[test]
 fn hairs_are_counted_across_densities_colours_and_curl() {
-    let looked: Vec<(Scalp, f64, f64)> = (0..PICTURES)
-        .into_par_iter()
-        .map(|number| {
-            let scalp = scalp(number);
-            let seen = look(&scalp, number);
-            let found = counted(&seen.grey);
-            let off = found.hairs_per_cm2 - f64::from(seen.hairs);
-            (scalp, off / f64::from(seen.hairs), off / found.sd_per_cm2)
-        })
-        .collect();
+    let errors_of = |(scalp, hairs, found): &(Scalp, f64, HairCount)| {
+        let off = found.hairs_per_cm2 - hairs;
+        (*scalp, off / hairs, off / found.sd_per_cm2)
+    };
+    let looked: Vec<(Scalp, f64, f64)> = LOOKED.iter().map(errors_of).collect();
     let errors = |of: &dyn Fn(&Scalp) -> bool| -> Vec<f64> {
         looked.iter().filter(|(scalp, ..)| of(scalp)).map(|(_, error, _)| *error).collect()
     };
@@ -92,15 +98,11 @@ fn a_picture_turned_over_counts_alike() {
 
 #[test]
 fn the_width_of_hairs_is_read_off_too() {
-    let looked: Vec<(f64, f64)> = (0..PICTURES)
-        .into_par_iter()
-        .map(|number| {
-            let scalp = scalp(number);
-            let found = counted(&look(&scalp, number).grey);
-            let off = found.width_um - scalp.width_um;
-            (off / scalp.width_um, off / found.width_sd_um)
-        })
-        .collect();
+    let errors_of = |(scalp, _, found): &(Scalp, f64, HairCount)| {
+        let off = found.width_um - scalp.width_um;
+        (off / scalp.width_um, off / found.width_sd_um)
+    };
+    let looked: Vec<(f64, f64)> = LOOKED.iter().map(errors_of).collect();
     let sizes: Vec<f64> = looked.iter().map(|(error, _)| error.abs()).collect();
     let said = |share| 100.0 * middle(sizes.clone(), share);
     let rms = (looked.iter().map(|(error, _)| error * error).sum::<f64>() / PICTURES as f64).sqrt();
