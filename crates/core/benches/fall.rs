@@ -9,7 +9,7 @@ use std::hint::black_box;
 
 fn head(roots: u32) -> HairRequest {
     let zone = RawZoneReading { strands: 3, ..RawZoneReading::measured(500.0, 320.0) };
-    let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
     HairRequest { roots, ..HairRequest::new(RawReading { zones, ..RawReading::default() }) }
 }
 

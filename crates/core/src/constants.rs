@@ -42,6 +42,12 @@ pub const WATER_DAMP: Constant = constant(0.6, (0.4, 0.8), ROBBINS);
 /// Water of wet, combed hair, g per g: soaked plus 0.7 on the surface.
 pub const WATER_WET: Constant = constant(1.0, (0.8, 1.3), ROBBINS);
 
+/// Relative humidity, %, in which hair called dry has the dry moduli: that of the rooms they were measured in.
+pub const AIR_USUAL_PCT: Constant = constant(60.0, (50.0, 65.0), ROBBINS);
+/// Water that hair takes up from air, g per 100 g of dry hair, at relative humidities in %, straight between them.
+pub const WATER_FROM_AIR: [(f64, f64); 7] =
+    [(0.0, 0.0), (29.2, 6.0), (40.3, 7.6), (50.0, 9.8), (65.0, 12.8), (70.3, 13.6), (100.0, 31.2)];
+
 const PULL: &str = "hand tension of about 0.5, 1.5 and 5 N over a section of 1,250 hairs; our own estimate";
 /// Pull of a wide-toothed comb, mN a fibre.
 pub const PULL_WIDE_MN: Constant = constant(0.4, (0.1, 0.8), PULL);
@@ -87,8 +93,8 @@ pub const LET_GO_PULL_CN: Constant = constant(2.0, (0.5, 4.0), PULL);
 /// How much strands of one zone differ: standard deviation of the logit of sprung over stretched. In the logit,
 /// because neither nearly straight nor tightly coiled strands differ by much of their length.
 pub const STRAND_LOGIT_SD: Constant = constant(0.15, (0.08, 0.4), OWN);
-/// How many strands that guess is worth where strands of a zone are measured one by one.
-pub const STRAND_SD_WORTH: Constant = constant(4.0, (1.0, 10.0), OWN);
+/// How many strands, or readings of one, such a guess is worth where they are measured one by one.
+pub const USUAL_SD_WORTH: Constant = constant(4.0, (1.0, 10.0), OWN);
 /// Loop radius that is called straight, mm.
 pub const STRAIGHT_RADIUS_MM: Constant = constant(120.0, (60.0, 300.0), OWN);
 /// By how much each word for curl is tighter than the one before it. Seven words then span the loops of human hair (De la
@@ -120,6 +126,8 @@ pub const WATER_SD_SHARE: Constant = constant(0.25, (0.1, 0.4), OWN);
 
 /// Chance taken that the hair lands shorter than wished.
 pub const RISK: Constant = constant(0.05, (0.001, 0.5), "1 in 20; a person can change it");
+/// Share of that chance that is taken in a fringe.
+pub const FRINGE_RISK_SHARE: Constant = constant(0.5, (0.2, 1.0), OWN);
 /// Extra that is worth leaving for a state in which the line is seen level and even, mm.
 pub const WORTH_OF_WET_MM: Constant = constant(4.0, (0.0, 10.0), OWN);
 /// Growth of scalp hair, mm a day.
@@ -143,6 +151,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("water dry, g/g", WATER_DRY),
     ("water damp, g/g", WATER_DAMP),
     ("water wet, g/g", WATER_WET),
+    ("usual air, %", AIR_USUAL_PCT),
     ("wide comb, mN a fibre", PULL_WIDE_MN),
     ("medium comb, mN a fibre", PULL_MEDIUM_MN),
     ("fine comb, mN a fibre", PULL_FINE_MN),
@@ -162,7 +171,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("pull that straightens, cN", STRAIGHT_PULL_CN),
     ("pull of hair let go, cN", LET_GO_PULL_CN),
     ("strands differ, logit", STRAND_LOGIT_SD),
-    ("strands that guess is worth", STRAND_SD_WORTH),
+    ("strands that guess is worth", USUAL_SD_WORTH),
     ("loop radius called straight, mm", STRAIGHT_RADIUS_MM),
     ("curl words, ratio", CURL_STEP),
     ("loop width, ln spread", LOOP_LN_SD),
@@ -177,6 +186,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("pull strays, ln", PULL_LN_SD),
     ("moisture strays, share", WATER_SD_SHARE),
     ("risk of landing short", RISK),
+    ("risk in a fringe, share", FRINGE_RISK_SHARE),
     ("worth of cutting wet, mm", WORTH_OF_WET_MM),
     ("growth, mm a day", GROWTH_MM_PER_DAY),
     ("comb step, mm", COMB_STEP_MM),

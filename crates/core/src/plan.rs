@@ -167,7 +167,7 @@ mod tests {
     use std::collections::BTreeMap;
 
     fn request() -> FallRequest {
-        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(400.0, 260.0))]);
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(400.0, 260.0))]);
         let plan = Plan::of(shipped()[0].cut.clone());
         let reading = RawReading { zones, ..RawReading::default() };
         FallRequest {

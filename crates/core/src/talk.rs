@@ -1,6 +1,6 @@
 //! What was said before anything was measured: the facts that bear on the cut, and short notes.
 
-use crate::constants::{FRIZZ_DAMP, FRIZZ_DRY};
+use crate::constants::{FRINGE_RISK_SHARE, FRIZZ_DAMP, FRIZZ_DRY};
 use crate::error::FieldErrors;
 use crate::fibre::WornStyle;
 use crate::reading::Zone;
@@ -64,6 +64,13 @@ pub enum FringeWish {
     Wants,
     /// It is grown out.
     GrowingOut,
+}
+
+impl FringeWish {
+    /// Whether one is worn, or will be.
+    pub fn is_worn(self) -> bool {
+        matches!(self, Self::Has | Self::Wants)
+    }
 }
 
 /// Who styles the hair on most days.
@@ -168,12 +175,20 @@ pub struct Wearing {
     pub style: WornStyle,
     /// The front is always smoothed, whatever the rest is.
     pub front_straight: bool,
+    /// A fringe is worn, or wished.
+    pub fringe: bool,
 }
 
 impl Wearing {
-    /// All hair alike.
+    /// All hair alike, and no fringe.
     pub fn alike(style: WornStyle) -> Self {
-        Self { style, front_straight: false }
+        Self { style, ..Self::default() }
+    }
+
+    /// The chance of landing short that is taken in a zone, where `risk` is what is taken on this head: less in a fringe,
+    /// which lies before everybody's eyes and can't be tucked away.
+    pub fn risk(self, zone: Zone, risk: f64) -> f64 {
+        if self.fringe && zone == Zone::Fringe { FRINGE_RISK_SHARE.value * risk } else { risk }
     }
 
     /// How a zone is worn.
@@ -257,7 +272,7 @@ fn is_default<T: Default + PartialEq>(value: &T) -> bool {
 impl Talk {
     /// How the hair is worn on most days.
     pub fn wearing(&self) -> Wearing {
-        Wearing { style: self.worn, front_straight: self.front_straight }
+        Wearing { style: self.worn, front_straight: self.front_straight, fringe: self.fringe.is_worn() }
     }
 
     /// What to be careful about, the gravest first.

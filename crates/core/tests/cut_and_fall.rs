@@ -26,7 +26,7 @@ fn even(stretched_mm: f64, share: f64, width: WidthClass, roots: u32) -> HairReq
         strands: 5,
         ..RawZoneReading::measured(stretched_mm, share * stretched_mm)
     };
-    let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
     HairRequest { roots, ..HairRequest::new(RawReading { zones, ..RawReading::default() }) }
 }
 
@@ -138,7 +138,7 @@ fn a_square_line_on_straight_hair_is_level_and_on_curls_comes_up_where_they_spri
     // Curls on one side only, cut wet with a fine comb to the same line.
     let mut request = even(420.0, STRAIGHT, WidthClass::Medium, 2048);
     let curl = RawZoneReading { strands: 5, ..RawZoneReading::measured(420.0, 230.0) };
-    request.reading.zones.insert(Zone::LeftSide, curl);
+    request.reading.zones.insert(Zone::LeftSide.into(), curl);
     let mixed = request.grow().unwrap();
     let wet = HeldState { moisture: Moisture::Wet, comb: Comb::Fine };
     let lengths = after(&mixed, movement(Region::Everything, line(Point::Chin), wet));
@@ -465,8 +465,10 @@ proptest! {
 #[test]
 fn damp_air_widens_curls_and_leaves_straight_hair_as_it_is() {
     let width = |sprung: f64, climate| {
-        let zones =
-            Zone::ALL.into_iter().map(|zone| (zone, RawZoneReading::measured(300.0, sprung))).collect();
+        let zones = Zone::ALL
+            .into_iter()
+            .map(|zone| (zone.into(), RawZoneReading::measured(300.0, sprung)))
+            .collect();
         let reading = RawReading { zones, ..RawReading::default() };
         let hair = HairRequest { climate, roots: 1024, ..HairRequest::new(reading) }.grow().unwrap();
         fall(&hair, &hair.lengths).width_mm
@@ -481,7 +483,7 @@ fn damp_air_widens_curls_and_leaves_straight_hair_as_it_is() {
 fn a_front_that_is_smoothed_hangs_longer_and_the_rest_as_before() {
     let worn = |front_straight| {
         let zones =
-            Zone::ALL.into_iter().map(|zone| (zone, RawZoneReading::measured(200.0, 110.0))).collect();
+            Zone::ALL.into_iter().map(|zone| (zone.into(), RawZoneReading::measured(200.0, 110.0))).collect();
         let reading = RawReading { zones, ..RawReading::default() };
         let hair = HairRequest { front_straight, roots: 1024, ..HairRequest::new(reading) }.grow().unwrap();
         fall(&hair, &hair.lengths).zones.into_iter().map(|zone| (zone.zone, zone.worn_mm)).collect::<Vec<_>>()

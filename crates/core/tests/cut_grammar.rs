@@ -18,7 +18,7 @@ const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium }
 
 fn request(growth: Vec<Growth>) -> HairRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(320.0, 250.0) };
-    let zones = Zone::ALL.into_iter().map(|each| (each, zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|each| (each.into(), zone)).collect();
     HairRequest { roots: 1024, ..HairRequest::new(RawReading { zones, growth, ..RawReading::default() }) }
 }
 

@@ -42,7 +42,7 @@ fn layers(held_mm: f64, thickness_mm: f64) -> Cut {
 
 fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, sprung_mm) };
-    let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
     FallRequest {
         reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),

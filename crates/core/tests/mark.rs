@@ -4,8 +4,12 @@
 use proptest::prelude::*;
 use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
 use spirel_core::head::Point;
-use spirel_core::mark::{Aim, MarkRequest, Outcome, Place, ZoneAim, find_mark, mark_sheet};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone, ZoneReading, summarise};
+use spirel_core::mark::{
+    Aim, MarkRequest, MarkSheet, MarkTask, Outcome, Place, SheetZone, ZoneAim, find_mark, mark_sheet,
+};
+use spirel_core::reading::{
+    CurlWord, Patch, RawReading, RawZoneReading, RoomAir, WidthClass, Zone, ZoneReading, summarise,
+};
 use spirel_core::talk::Wearing;
 use spirel_core::units::LengthUnit;
 use spirel_core::{Problem, learn};
@@ -148,9 +152,10 @@ fn impossible_readings_are_refused_at_the_field() {
 fn full_reading() -> RawReading {
     let mut reading = RawReading::default();
     for zone in Zone::ALL {
-        reading
-            .zones
-            .insert(zone, RawZoneReading { width_class: Some(WidthClass::Fine), ..read(320.0, 200.0, 3) });
+        reading.zones.insert(
+            zone.into(),
+            RawZoneReading { width_class: Some(WidthClass::Fine), ..read(320.0, 200.0, 3) },
+        );
     }
     reading
 }
@@ -158,7 +163,7 @@ fn full_reading() -> RawReading {
 #[test]
 fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() {
     let mut reading = full_reading();
-    reading.zones.remove(&Zone::Crown);
+    reading.zones.remove(&Zone::Crown.into());
     let mut aim = Aim::default();
     let chin = ZoneAim { lands: Place { point: Point::Chin, below_mm: 0.0 }, shortest: None };
     for zone in [Zone::LeftSide, Zone::RightSide, Zone::Crown] {
@@ -176,11 +181,83 @@ fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() 
     assert!(zone(Zone::Nape).missing.iter().any(|m| m.field == "aim.zones.nape.lands"));
 }
 
+fn chin_all_round() -> Aim {
+    let chin = ZoneAim { lands: Place { point: Point::Chin, below_mm: 0.0 }, shortest: None };
+    Aim { zones: Zone::ALL.map(|zone| (zone, chin)).into(), ..Aim::default() }
+}
+
+fn patch(key: &str) -> Patch {
+    serde_json::from_value(serde_json::json!(key)).unwrap()
+}
+
+#[test]
+fn halves_have_marks_of_their_own_and_a_zone_that_is_like_another_the_mark_of_its_hair() {
+    let mut reading = full_reading();
+    let whole = mark_sheet(&reading, &chin_all_round(), Wearing::default(), LengthUnit::Cm).unwrap();
+    let left = reading.zones.remove(&patch("left_side")).unwrap();
+    reading.zones.insert(patch("left_side_front"), RawZoneReading { sprung_mm: Some(120.0), ..left });
+    reading.zones.insert(patch("left_side_behind"), left);
+    let joined = RawZoneReading { like: Some(patch("back_upper")), ..RawZoneReading::default() };
+    reading.zones.insert(patch("back_lower"), RawZoneReading { stretched_mm: Some(240.0), ..joined });
+    let sheet = mark_sheet(&reading, &chin_all_round(), Wearing::default(), LengthUnit::Cm).unwrap();
+    assert_eq!((whole.zones.len(), sheet.zones.len()), (8, 9));
+    let of =
+        |sheet: &MarkSheet, key: &str| sheet.zones.iter().find(|z| z.patch == patch(key)).unwrap().clone();
+    let fibre = |zone: &SheetZone| {
+        let result = zone.result.as_ref().unwrap();
+        let wide = HeldState { moisture: Moisture::Wet, comb: Comb::Wide };
+        result.states.iter().find(|s| s.state == wide).unwrap().mark.unwrap().fibre_for_target_mm
+    };
+    let (before, behind) = (of(&whole, "left_side"), of(&sheet, "left_side_behind"));
+    assert_eq!(behind.result, before.result, "what was not read otherwise has the mark it had");
+    let front = of(&sheet, "left_side_front");
+    assert!(front.zone == Zone::LeftSide && fibre(&front) > fibre(&behind) + 20.0, "curlier in front");
+    let lower = of(&sheet, "back_lower");
+    assert_eq!(lower.present.unwrap().fibre_mm, 240.0);
+    let extra = |zone: &SheetZone| zone.result.as_ref().unwrap().states[4].mark.unwrap().allowance_mm;
+    assert!(
+        extra(&lower) > 1.1 * extra(&of(&whole, "back_lower")),
+        "hair read elsewhere is known less surely"
+    );
+}
+
+#[test]
+fn a_fringe_is_left_longer_because_less_of_a_chance_is_taken_in_it() {
+    let marks = |fringe| {
+        let wearing = Wearing { fringe, ..Wearing::default() };
+        mark_sheet(&full_reading(), &chin_all_round(), wearing, LengthUnit::Cm).unwrap().zones
+    };
+    let (with, without) = (marks(true), marks(false));
+    assert_eq!(with[1..], without[1..], "the rest of the head is as it was");
+    let extra = |zone: &SheetZone| {
+        let state = &zone.result.as_ref().unwrap().states[4];
+        (state.mark.unwrap().allowance_mm, state.reasons.iter().any(|r| r.code == "fringe_is_seen"))
+    };
+    let ((more, said), (usual, unsaid)) = (extra(&with[0]), extra(&without[0]));
+    assert!(more > 1.1 * usual && said && !unsaid, "{more} {usual}");
+}
+
+#[test]
+fn a_zone_of_which_only_the_curl_was_seen_has_a_mark_with_more_extra_and_says_what_would_help() {
+    let seen = RawZoneReading { curl: Some(CurlWord::Ringlet), ..RawZoneReading::default() };
+    let answer = |raw: RawZoneReading| MarkRequest::new(raw, 120.0).answer();
+    assert_eq!(answer(seen).unwrap_err().0[0].field, "reading.stretched_mm");
+    let seen = answer(RawZoneReading { stretched_mm: Some(300.0), ..seen }).unwrap();
+    let lands = seen.mark.unwrap();
+    let code = |code: &str| seen.reasons.iter().find(|reason| reason.code == code);
+    assert!(code("springs").is_none() && code("seems_to_spring").is_some());
+    let promised = code("measure_let_go").unwrap().values["allowance_mm"];
+    assert!(promised < 0.8 * lands.allowance_mm, "{promised} {}", lands.allowance_mm);
+    let lost = code("seems_to_spring").unwrap().values["percent"];
+    let measured = answer(read(300.0, 300.0 * (1.0 - lost / 100.0), 1)).unwrap();
+    assert!((measured.mark.unwrap().allowance_mm - promised).abs() < 0.35 * promised);
+}
+
 #[test]
 fn a_summary_counts_what_is_complete_and_notices_sides_that_differ() {
     let mut reading = full_reading();
-    reading.zones.get_mut(&Zone::LeftSide).unwrap().sprung_mm = Some(120.0);
-    reading.zones.get_mut(&Zone::Nape).unwrap().sprung_mm = None;
+    reading.zones.get_mut(&Zone::LeftSide.into()).unwrap().sprung_mm = Some(120.0);
+    reading.zones.get_mut(&Zone::Nape.into()).unwrap().sprung_mm = None;
     let summary = summarise(&reading);
     assert_eq!(summary.complete, 7);
     assert!((summary.sides_differ_by.unwrap() - (1.0 - 120.0 / 320.0 - (1.0 - 200.0 / 320.0))).abs() < 1e-12);
@@ -212,17 +289,61 @@ proptest! {
         };
         let request = MarkRequest { worn, ..MarkRequest::new(reading, (sprung * target_share).max(2.0)) };
         let task = request.task().unwrap();
-        for (state, mark) in task.in_all_states() {
-            let Some(mark) = mark else { continue };
-            for length in [mark.held_mm, mark.comb_mm, mark.held_without_allowance_mm, mark.lands_low_mm, mark.lands_high_mm,
-                           mark.lengths.fibre_mm, mark.lengths.held_mm, mark.lengths.hanging_mm, mark.lengths.worn_mm] {
-                prop_assert!(length.is_finite() && length >= 0.0, "{state:?} {mark:?}");
-            }
-            prop_assert!(mark.allowance_mm > 0.0 && mark.comb_mm >= mark.held_mm - 1e-6);
-            prop_assert!(mark.held_mm >= mark.held_without_allowance_mm - 1e-6);
-            prop_assert!(mark.lengths.fibre_mm <= stretched + 1e-9, "nothing gets longer");
-        }
+        sound(&task)?;
     }
+
+    #[test]
+    fn hair_of_which_only_the_curl_was_seen_and_hair_that_is_like_it_get_sound_marks_or_none_in_any_air(
+        stretched in 20.0..900.0_f64, other in 20.0..900.0_f64, loop_mm in 0.5..400.0_f64,
+        turns in proptest::option::of(0.25..300.0_f64), width in 30.0..110.0_f64, target_share in 0.1..1.2_f64,
+        humidity in proptest::option::of(0.0..=100.0_f64),
+        sprung_share in proptest::option::of(0.1..1.0_f64),
+    ) {
+        let seen = RawZoneReading {
+            stretched_mm: Some(stretched), loop_mm: Some(loop_mm), turns, width_um: Some(width),
+            sprung_mm: sprung_share.map(|share| stretched * share), ..RawZoneReading::default()
+        };
+        let alike = RawZoneReading { like: Some(Zone::Top.into()), stretched_mm: Some(other), ..RawZoneReading::default() };
+        let reading = RawReading {
+            zones: [(Zone::Top.into(), seen), (Zone::Nape.into(), alike)].into(),
+            room: RoomAir { humidity_pct: humidity, ..RoomAir::default() },
+            ..RawReading::default()
+        };
+        prop_assert_eq!(reading.check(), Ok(()));
+        for (zone, length) in [(Zone::Top, stretched), (Zone::Nape, other)] {
+            let read = reading.patch(zone.into()).unwrap();
+            prop_assert_eq!(read.present_mm, length);
+            sound(&MarkTask::new(read, (target_share * length).max(2.0), WornStyle::AsItSprings, 0.05))?;
+        }
+        let summary = summarise(&reading);
+        let (share, sd) = (summary.zones[1].shrinkage.unwrap(), summary.zones[1].worn_sd_mm.unwrap());
+        prop_assert!((-1e-9..=1.0).contains(&share) && sd.is_finite() && sd >= 0.0, "{share} {sd}");
+    }
+}
+
+/// No mark of these is longer than the hair, or short of what it promises.
+fn sound(task: &MarkTask) -> Result<(), TestCaseError> {
+    for (state, mark) in task.in_all_states() {
+        let Some(mark) = mark else { continue };
+        let lengths = [
+            mark.held_mm,
+            mark.comb_mm,
+            mark.held_without_allowance_mm,
+            mark.lands_low_mm,
+            mark.lands_high_mm,
+            mark.lengths.fibre_mm,
+            mark.lengths.held_mm,
+            mark.lengths.hanging_mm,
+            mark.lengths.worn_mm,
+        ];
+        for length in lengths {
+            prop_assert!(length.is_finite() && length >= 0.0, "{state:?} {mark:?}");
+        }
+        prop_assert!(mark.allowance_mm > 0.0 && mark.comb_mm >= mark.held_mm - 1e-6);
+        prop_assert!(mark.held_mm >= mark.held_without_allowance_mm - 1e-6);
+        prop_assert!(mark.lengths.fibre_mm <= task.reading.present_mm + 1e-9, "nothing gets longer");
+    }
+    Ok(())
 }
 
 /// Damp and uncombed, the range of hair that is left alone used to be as wide as that of hair that is cut there, and

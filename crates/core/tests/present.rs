@@ -15,7 +15,10 @@ fn reading(share: f64) -> RawReading {
         _ => 400.0,
     };
     let zones = Zone::ALL.map(|zone| {
-        (zone, RawZoneReading { strands: 5, ..RawZoneReading::measured(length(zone), share * length(zone)) })
+        (
+            zone.into(),
+            RawZoneReading { strands: 5, ..RawZoneReading::measured(length(zone), share * length(zone)) },
+        )
     });
     RawReading { zones: zones.into(), ..RawReading::default() }
 }

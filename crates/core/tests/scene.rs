@@ -9,7 +9,7 @@ use spirel_core::scene::{Part, Scene, scene};
 use std::collections::BTreeMap;
 
 fn reading() -> RawReading {
-    let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(420.0, 300.0))]);
+    let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(420.0, 300.0))]);
     RawReading { zones, ..RawReading::default() }
 }
 

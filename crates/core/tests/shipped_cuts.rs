@@ -15,7 +15,7 @@ fn head(stretched_mm: f64, share: f64, width: WidthClass, hairs_per_cm2: f64, oc
         strands: 5,
         ..RawZoneReading::measured(stretched_mm, share * stretched_mm)
     };
-    let zones = Zone::ALL.into_iter().map(|z| (z, zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
     let felt = Felt { occiput, crown: 0.0 };
     let reading = RawReading { zones, hairs_per_cm2, felt, ..RawReading::default() };
     HairRequest { roots: 2048, ..HairRequest::new(reading) }.grow().unwrap()

@@ -3,29 +3,37 @@
 use chrono::{DateTime, Utc};
 use serde::Serialize;
 use serde_json::Value;
-use spirel_core::reading::Zone;
+use spirel_core::reading::Patch;
 use spirel_store::Document;
 use utoipa::ToSchema;
 
-/// Figures of a zone, in the order in which they are shown.
-const FIELDS: [&str; 8] = [
+/// What is said of a zone, in the order in which it is shown: figures, and words.
+const FIELDS: [&str; 12] = [
+    "like",
     "stretched_mm",
     "sprung_mm",
     "wet_sprung_mm",
     "loop_mm",
     "turns",
+    "curl",
     "width_um",
+    "width_class",
     "hairs_per_cm2",
+    "moisture",
     "strands",
 ];
+/// Of each further strand.
+const OF_STRAND: [&str; 2] = ["stretched_mm", "sprung_mm"];
 
 /// One figure as somebody measured it.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct FigureRow {
-    /// Which figure of the zone.
+    /// Which figure of the zone; of further strands with their number, from 0: `again.0.sprung_mm`.
     pub field: String,
-    /// The figure; none where it was taken out again.
+    /// The figure; neither that nor a word where it was taken out again.
     pub value: Option<f64>,
+    /// The word, of what is said in words.
+    pub word: Option<String>,
     /// One standard error that an instrument stated; none where it was measured by hand.
     pub instrument_sd: Option<f64>,
     /// Who saved it.
@@ -34,34 +42,49 @@ pub struct FigureRow {
     pub at: DateTime<Utc>,
 }
 
-/// What was measured in a zone over all versions of a reading, oldest first.
-pub fn figures(versions: &[Document], zone: Zone) -> Vec<FigureRow> {
+/// What was measured in a patch over all versions of a reading, oldest first.
+pub fn figures(versions: &[Document], patch: Patch) -> Vec<FigureRow> {
     let mut rows: Vec<FigureRow> = Vec::new();
+    let key = patch.key();
+    let most = |versions: &[Document]| {
+        let strands =
+            |version: &Document| version.body["zones"][&*key]["again"].as_array().map_or(0, Vec::len);
+        versions.iter().map(strands).max().unwrap_or_default()
+    };
+    let further = (0..most(versions))
+        .flat_map(|i| OF_STRAND.map(|field| (format!("again.{i}.{field}"), Some(i), field)));
+    let fields: Vec<_> =
+        FIELDS.map(|field| (field.to_owned(), None, field)).into_iter().chain(further).collect();
     for version in versions {
-        let read = &version.body["zones"][zone.key()];
-        for field in FIELDS {
-            let value = read[field].as_f64();
-            let sd = read["with"][field]["sd"].as_f64();
-            let before = rows.iter().rev().find(|row| row.field == field);
-            if before.map_or((None, None), |row| (row.value, row.instrument_sd)) == (value, sd) {
-                continue;
-            }
-            rows.push(FigureRow {
-                field: field.to_owned(),
-                value,
-                instrument_sd: sd,
+        let read = &version.body["zones"][&*key];
+        for (field, strand, member) in &fields {
+            let said = strand.map_or(read, |i| &read["again"][i])[member].clone();
+            let row = FigureRow {
+                field: field.clone(),
+                value: said.as_f64(),
+                word: said.as_str().map(str::to_owned),
+                instrument_sd: strand.map_or(&read["with"], |_| &Value::Null)[member]["sd"].as_f64(),
                 by: version.saved_by.clone(),
                 at: version.saved_at,
-            });
+            };
+            let before = rows.iter().rev().find(|row| row.field == *field);
+            let stands =
+                before.map_or((None, None, None), |row| (row.value, row.word.clone(), row.instrument_sd));
+            if stands != (row.value, row.word.clone(), row.instrument_sd) {
+                rows.push(row);
+            }
         }
     }
-    // One strand is what is taken for granted.
-    rows.retain(|row| row.field != "strands" || row.value != Some(1.0));
+    // One dry strand is what is taken for granted.
+    rows.retain(|row| {
+        (row.field != "strands" || row.value != Some(1.0))
+            && (row.field != "moisture" || row.word.as_deref().is_some_and(|word| word != "dry"))
+    });
     rows
 }
 
-/// A zone as it is asked for in an address.
-pub fn zone_named(key: &str) -> Option<Zone> {
+/// A zone, or half of one, as it is asked for in an address.
+pub fn patch_named(key: &str) -> Option<Patch> {
     serde_json::from_value(Value::from(key)).ok()
 }
 
@@ -69,6 +92,7 @@ pub fn zone_named(key: &str) -> Option<Zone> {
 mod tests {
     use super::*;
     use serde_json::json;
+    use spirel_core::reading::Zone;
     use spirel_store::Stage;
 
     fn version(number: u32, by: &str, top: Value) -> Document {
@@ -94,7 +118,7 @@ mod tests {
                 json!({"stretched_mm": 310.5, "strands": 4, "with": {"stretched_mm": {"sd": 1.0}}}),
             ),
         ];
-        let rows = figures(&versions, Zone::Top);
+        let rows = figures(&versions, Zone::Top.into());
         let said: Vec<_> = rows
             .iter()
             .map(|row| (row.field.as_str(), row.value, row.instrument_sd, row.by.as_str()))
@@ -109,7 +133,40 @@ mod tests {
                 ("sprung_mm", None, None, "Wren"),
             ]
         );
-        assert!(figures(&versions, Zone::Nape).is_empty());
-        assert_eq!((zone_named("nape"), zone_named("knee")), (Some(Zone::Nape), None));
+        assert!(figures(&versions, Zone::Nape.into()).is_empty());
+        assert_eq!((patch_named("nape"), patch_named("knee")), (Some(Zone::Nape.into()), None));
+    }
+
+    #[test]
+    fn words_and_further_strands_are_rows_too() {
+        let versions = [
+            version(1, "Ivo", json!({"curl": "coil", "moisture": "dry"})),
+            version(
+                2,
+                "Wren",
+                json!({"curl": "ringlet", "moisture": "damp", "again": [{"stretched_mm": 300.0, "sprung_mm": 140.0}]}),
+            ),
+            version(
+                3,
+                "Wren",
+                json!({"curl": "ringlet", "moisture": "damp", "again": [{"stretched_mm": 300.0, "sprung_mm": 144.0}]}),
+            ),
+        ];
+        let rows = figures(&versions, Zone::Top.into());
+        let said: Vec<_> = rows
+            .iter()
+            .map(|row| (row.field.as_str(), row.value, row.word.as_deref(), row.by.as_str()))
+            .collect();
+        assert_eq!(
+            said,
+            [
+                ("curl", None, Some("coil"), "Ivo"),
+                ("curl", None, Some("ringlet"), "Wren"),
+                ("moisture", None, Some("damp"), "Wren"),
+                ("again.0.stretched_mm", Some(300.0), None, "Wren"),
+                ("again.0.sprung_mm", Some(140.0), None, "Wren"),
+                ("again.0.sprung_mm", Some(144.0), None, "Wren"),
+            ]
+        );
     }
 }

@@ -547,7 +547,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{id}/figures/{zone}": {
+    "/api/visits/{id}/figures/{patch}": {
         parameters: {
             query?: never;
             header?: never;
@@ -877,7 +877,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -1193,7 +1193,7 @@ export interface components {
             at: string;
             /** @description Who saved it. */
             by: string;
-            /** @description Which figure of the zone. */
+            /** @description Which figure of the zone; of further strands with their number, from 0: `again.0.sprung_mm`. */
             field: string;
             /**
              * Format: double
@@ -1202,9 +1202,11 @@ export interface components {
             instrument_sd?: number | null;
             /**
              * Format: double
-             * @description The figure; none where it was taken out again.
+             * @description The figure; neither that nor a word where it was taken out again.
              */
             value?: number | null;
+            /** @description The word, of what is said in words. */
+            word?: string | null;
         };
         /** @description A zone's root on the figure, and the worn length that reaches each point below it. */
         FigureZone: {
@@ -1344,7 +1346,7 @@ export interface components {
          * @description Something a zone still lacks.
          * @enum {string}
          */
-        Gap: "stretched" | "sprung" | "width";
+        Gap: "stretched" | "sprung" | "width" | "like";
         /** @description Sections that are twisted, drawn tight to a point of the face, and cut there: what grows further off stays longer. */
         Gathered: {
             /** @description The sections. */
@@ -1819,7 +1821,7 @@ export interface components {
              * @description Chance taken of landing short.
              */
             risk: number;
-            /** @description Every zone in walking order. */
+            /** @description Every zone in walking order; both halves of one that is read in halves. */
             zones: components["schemas"]["SheetZone"][];
         };
         /** @description Kinds of marks. */
@@ -1830,6 +1832,8 @@ export interface components {
         /** @description What the marks of a head follow from. */
         MarksRequest: {
             aim: components["schemas"]["Aim"];
+            /** @description Whether there is a fringe, or is to be. */
+            fringe?: components["schemas"]["FringeWish"];
             /** @description Whether the front is smoothed, whatever the rest is. */
             front_straight?: boolean;
             reading: components["schemas"]["RawReading"];
@@ -1995,6 +1999,11 @@ export interface components {
              */
             zigzag_mm?: number | null;
         };
+        /**
+         * @description A zone, or one half of it.
+         * @enum {string}
+         */
+        Patch: "fringe" | "fringe_left" | "fringe_right" | "fringe_front" | "fringe_behind" | "top" | "top_left" | "top_right" | "top_front" | "top_behind" | "crown" | "crown_left" | "crown_right" | "crown_front" | "crown_behind" | "left_side" | "left_side_front" | "left_side_behind" | "left_side_upper" | "left_side_under" | "back_upper" | "back_upper_left" | "back_upper_right" | "back_upper_upper" | "back_upper_under" | "back_lower" | "back_lower_left" | "back_lower_right" | "back_lower_upper" | "back_lower_under" | "nape" | "nape_left" | "nape_right" | "right_side" | "right_side_front" | "right_side_behind" | "right_side_upper" | "right_side_under";
         /** @description A person who is signed in. */
         Person: {
             /** @description Their sign-in. */
@@ -2200,12 +2209,12 @@ export interface components {
              * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
              */
             taper?: number;
-            /** @description What was measured in each zone so far. */
+            /** @description What was measured in each zone so far. A zone of which a half is named is read in halves. */
             zones?: {
                 [key: string]: components["schemas"]["RawZoneReading"];
             };
         };
-        /** @description What has been measured in one zone so far. */
+        /** @description What has been measured in one zone, or half of one, so far. */
         RawZoneReading: {
             /** @description Further strands, measured one by one; at most nine. */
             again?: components["schemas"]["StrandPair"][];
@@ -2215,6 +2224,7 @@ export interface components {
              * @description Hairs on a square centimetre, counted, 20 to 500.
              */
             hairs_per_cm2?: number | null;
+            like?: components["schemas"]["Patch"] | null;
             /**
              * Format: double
              * @description Width of a loop at the free end of a strand let go, mm, 0.5 to 400.
@@ -2272,7 +2282,7 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /**
              * Format: int32
-             * @description How many zones are complete.
+             * @description How many of them are known well enough to compute with.
              */
             complete: number;
             gathered?: components["schemas"]["GatheredHair"] | null;
@@ -2287,7 +2297,7 @@ export interface components {
             sides_differ_by?: number | null;
             /** @description What is unusual. */
             unusual: components["schemas"]["Unusual"][];
-            /** @description Every zone in walking order. */
+            /** @description Every zone in walking order; both halves of one that is read in halves. */
             zones: components["schemas"]["ZoneSummary"][];
         };
         /** @description One reason. Values whose name ends in `_mm` are lengths and are said in the person's unit. */
@@ -2429,7 +2439,7 @@ export interface components {
                  * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
                  */
                 taper?: number;
-                /** @description What was measured in each zone so far. */
+                /** @description What was measured in each zone so far. A zone of which a half is named is read in halves. */
                 zones?: {
                     [key: string]: components["schemas"]["RawZoneReading"];
                 };
@@ -2584,11 +2594,13 @@ export interface components {
         SheetZone: {
             /** @description Fields of reading and aim that keep it from being computed, with the fault in words. */
             missing: components["schemas"]["MissingField"][];
+            /** @description Which zone, or half of one. */
+            patch: components["schemas"]["Patch"];
             present?: components["schemas"]["PresentHair"] | null;
             result?: components["schemas"]["ZoneMark"] | null;
             /** @description The style its worn lengths are meant in. */
             worn: components["schemas"]["WornStyle"];
-            /** @description Which zone. */
+            /** @description The zone that is. */
             zone: components["schemas"]["Zone"];
         };
         /** @description A cut with the key it is asked for by. */
@@ -2710,6 +2722,8 @@ export interface components {
         };
         /** @description A strand pulled straight and let go, in the state the zone's first was. */
         StrandPair: {
+            /** @description Whether it is the strand before it once more: that tells how well it is read, not how much strands differ. */
+            same?: boolean;
             /**
              * Format: double
              * @description Let go, mm, 2 to 2,500.
@@ -2728,8 +2742,10 @@ export interface components {
              * @description Its fibre length after the cut, mm.
              */
             fibre_mm: number;
+            /** @description The zone it is of, or the half of one. */
+            patch: components["schemas"]["Patch"];
             /** @description What was measured. */
-            reading: components["schemas"]["RawZoneReading"];
+            reading: components["schemas"]["RawReading"];
             /** @description The state it is held in. */
             state: components["schemas"]["HeldState"];
             /** @description How it is worn. */
@@ -3003,9 +3019,9 @@ export interface components {
             /** @enum {string} */
             kind: "zones_differ";
             /** @description Where it shrinks least. */
-            least: components["schemas"]["Zone"];
+            least: components["schemas"]["Patch"];
             /** @description Where it shrinks most. */
-            most: components["schemas"]["Zone"];
+            most: components["schemas"]["Patch"];
         } | {
             /** @enum {string} */
             kind: "springs";
@@ -3015,12 +3031,12 @@ export interface components {
              */
             mm: number;
             /** @description Where most. */
-            zone: components["schemas"]["Zone"];
+            patch: components["schemas"]["Patch"];
         } | {
             /** @enum {string} */
             kind: "stubborn";
             /** @description Where least. */
-            zone: components["schemas"]["Zone"];
+            patch: components["schemas"]["Patch"];
         } | {
             /** @description At once. */
             fast: boolean;
@@ -3037,7 +3053,7 @@ export interface components {
             /** @description Whether it was seen looser than the lengths say, or tighter. */
             looser: boolean;
             /** @description Where most. */
-            zone: components["schemas"]["Zone"];
+            patch: components["schemas"]["Patch"];
         } | {
             /**
              * Format: double
@@ -3047,7 +3063,7 @@ export interface components {
             /** @enum {string} */
             kind: "strands_differ";
             /** @description Where most. */
-            zone: components["schemas"]["Zone"];
+            patch: components["schemas"]["Patch"];
         } | {
             /** @enum {string} */
             kind: "long_for_density";
@@ -3175,15 +3191,15 @@ export interface components {
             lands: components["schemas"]["Place"];
             shortest?: components["schemas"]["Place"] | null;
         };
-        /** @description A zone that was read both times. */
+        /** @description A zone, or half of one, that was read both times. */
         ZoneChange: {
             hairs_per_cm2?: components["schemas"]["Change"] | null;
+            /** @description Which zone, or half of one. */
+            patch: components["schemas"]["Patch"];
             /** @description Share of its length it loses when let go. */
             shrinkage: components["schemas"]["Change"];
             /** @description Stretched length, mm. */
             stretched_mm: components["schemas"]["Change"];
-            /** @description Which zone. */
-            zone: components["schemas"]["Zone"];
         };
         /** @description A zone as it is worn. */
         ZoneFall: {
@@ -3231,7 +3247,7 @@ export interface components {
              */
             target_mm: number;
         };
-        /** @description One zone of a reading. */
+        /** @description One zone of a reading, or half of one. */
         ZoneSummary: {
             /**
              * Format: double
@@ -3242,9 +3258,22 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             /**
              * Format: double
+             * @description The same once a strand let go is measured, where none was.
+             */
+            let_go_sd_mm?: number | null;
+            like?: components["schemas"]["Patch"] | null;
+            /**
+             * Format: double
              * @description Loop radius the measures point to, mm.
              */
             loop_radius_mm?: number | null;
+            /** @description Which zone, or half of one. */
+            patch: components["schemas"]["Patch"];
+            /**
+             * Format: double
+             * @description One standard error of reading a length let go, mm, where strands were read more than once.
+             */
+            read_sd_mm?: number | null;
             /**
              * Format: double
              * @description Share of length lost when let go, 0 to 1.
@@ -3275,8 +3304,6 @@ export interface components {
              * @description One standard error of the worn length this hair would be computed to have at its present length, mm.
              */
             worn_sd_mm?: number | null;
-            /** @description Which zone. */
-            zone: components["schemas"]["Zone"];
         };
     };
     responses: never;
@@ -4334,7 +4361,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                zone: string;
+                patch: string;
             };
             cookie?: never;
         };

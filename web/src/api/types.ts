@@ -82,6 +82,7 @@ export type Region = Schemas["Region"];
 export type Role = Schemas["Role"];
 export type SectionShape = Schemas["SectionShape"];
 export type Sections = Schemas["Sections"];
+export type Patch = Schemas["Patch"];
 export type SheetZone = Schemas["SheetZone"];
 export type Stage = Schemas["Stage"];
 export type StateMark = Schemas["StateMark"];

@@ -10,6 +10,7 @@ import {
   type Cut,
   type FallAnswer,
   type FallRequest,
+  type FringeWish,
   type Figure,
   type HairCount,
   type HairNow,
@@ -17,9 +18,9 @@ import {
   type HeldState,
   type LengthUnit,
   type MarkSheet,
+  type Patch,
   type RawMeasures,
   type RawReading,
-  type RawZoneReading,
   type ReadingSummary,
   type SinceLast,
   type StrandLines,
@@ -44,11 +45,13 @@ export const askMarks = (question: {
   aim: Aim;
   worn: WornStyle;
   front_straight: boolean;
+  fringe: FringeWish;
   unit: LengthUnit;
 }): Promise<MarkSheet> => body(client.POST("/api/compute/marks", { body: question }));
 
 export const askStrand = (question: {
-  reading: RawZoneReading;
+  reading: RawReading;
+  patch: Patch;
   fibre_mm: number;
   state: HeldState;
   worn: WornStyle;

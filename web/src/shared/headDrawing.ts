@@ -4,7 +4,8 @@
  */
 import type { Figure, Point, Zone } from "@/api";
 
-export type Outline = { zone: Zone; path: string; label: [number, number] };
+/** `under` is where the number of its lower half has room, where that isn't right below the label. */
+export type Outline = { zone: Zone; path: string; label: [number, number]; under?: [number, number] };
 
 export function heightOf(figure: Figure, point: Point): number {
   return figure.points.find((p) => p.point === point)?.height_mm ?? 0;
@@ -116,7 +117,7 @@ export function sideZones(figure: Figure, side: "left_side" | "right_side"): Out
     { zone: "top", path: ring(a, t, inner, 73, 106), label: middle(a, t, share, 89.5) },
     { zone: "crown", path: ring(a, t, inner, 107, 138), label: middle(a, t, share, 122.5) },
     { zone: "back_upper", path: ring(a, t, inner, 139, 171), label: middle(a, t, share, 155) },
-    { zone: side, path: side_path, label: [-a * 0.12, -t * 0.33] },
+    { zone: side, path: side_path, label: [-a * 0.12, -t * 0.33], under: [a * 0.46, -t * 0.13] },
     { zone: "back_lower", path: lower, label: [a * 0.66, nape * 0.33] },
     { zone: "nape", path: neck, label: [a * 0.56, nape * 0.82] },
   ];

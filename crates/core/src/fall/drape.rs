@@ -274,7 +274,7 @@ mod tests {
     use std::collections::BTreeMap;
 
     fn hair(part_mm: f64) -> Hair {
-        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 290.0))]);
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(300.0, 290.0))]);
         let reading = RawReading { zones, part: PartLine { left_mm: part_mm }, ..RawReading::default() };
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }

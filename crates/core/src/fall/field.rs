@@ -353,7 +353,7 @@ mod tests {
     use std::collections::BTreeMap;
 
     fn hair(stretched_mm: f64, sprung_mm: f64) -> Hair {
-        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(stretched_mm, sprung_mm))]);
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(stretched_mm, sprung_mm))]);
         let reading = RawReading { zones, ..RawReading::default() };
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }

@@ -36,9 +36,10 @@ impl Moisture {
 
 /// Young's and shear modulus at `water_g_per_g`, as shares of the dry moduli.
 ///
-/// They fall linearly until the fibre is soaked; water beyond that sits on the surface and only adds weight.
+/// They fall linearly until the fibre is soaked; water beyond that sits on the surface and only adds weight. Hair in air
+/// drier than the usual holds less than none, and is stiffer.
 pub(super) fn softened_shares(water_g_per_g: f64) -> (f64, f64) {
-    let soaked = (water_g_per_g / WATER_WHEN_SOAKED.value).clamp(0.0, 1.0);
+    let soaked = (water_g_per_g / WATER_WHEN_SOAKED.value).min(1.0);
     let share = |wet: f64| 1.0 - (1.0 - wet) * soaked;
     (share(YOUNGS_WET_SHARE.value), share(SHEAR_WET_SHARE.value))
 }

@@ -1,35 +1,90 @@
 //! From the zones that were read to the hair at any place between them.
 
 use crate::fibre::LengthModel;
-use crate::head::{Hairline, Vec3, zone_centre};
+use crate::head::{Hairline, Vec3, halfway, zone_centre};
 use crate::learn;
-use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::reading::{Half, Patch, RawReading, ZoneReading};
 
 /// Angle over which a zone's say falls off, radians: about half the distance of neighbouring zones.
 const REACH: f64 = 0.42;
 
-/// Zones that were read, ready to be asked.
+/// Angle over which one half of a zone passes into the other, radians: about a finger's width.
+const SEAM: f64 = 0.06;
+
+/// Where a patch has its say.
+#[derive(Debug, Clone)]
+struct Centre {
+    /// The middle of its zone.
+    zone: Vec3,
+    /// Of a half beside which the other was read: the way into it, and how far along that the seam lies.
+    half: Option<(Vec3, f64)>,
+}
+
+impl Centre {
+    /// Where each of some patches has its say.
+    fn all<'a>(patches: &'a [Patch], hairline: &'a Hairline) -> impl Iterator<Item = Self> + 'a {
+        patches.iter().map(move |patch| {
+            let zone = zone_centre(patch.zone, hairline);
+            let both = patch.other_half().is_some_and(|other| patches.contains(&other));
+            let half = patch.half.filter(|_| both).map(|half| {
+                let into = along(half, &zone);
+                (into, halfway(patch.zone, &into, hairline))
+            });
+            Self { zone, half }
+        })
+    }
+}
+
+/// The direction along the scalp, at a zone's middle, into one of its halves.
+fn along(half: Half, middle: &Vec3) -> Vec3 {
+    let toward = match half {
+        Half::Left => Vec3::x(),
+        Half::Right => -Vec3::x(),
+        Half::Front => Vec3::z(),
+        Half::Behind => -Vec3::z(),
+        Half::Upper => Vec3::y(),
+        Half::Under => -Vec3::y(),
+    };
+    (toward - middle * toward.dot(middle)).normalize()
+}
+
+/// The say that each of some patches has in the direction of the unit vector `d`: its zone's, exp(−(angle/reach)²), which
+/// the halves of a zone share so that nothing jumps where they meet. Taken relative to the nearest zone, so that they never
+/// all vanish.
+fn weights<'a, I>(d: &'a Vec3, centres: impl Fn() -> I) -> impl Iterator<Item = f64>
+where
+    I: Iterator<Item = &'a Centre>,
+{
+    let angle = |centre: &Centre| d.dot(&centre.zone).clamp(-1.0, 1.0).acos();
+    let nearest = centres().map(angle).fold(f64::INFINITY, f64::min);
+    centres().map(move |centre| {
+        let zone = ((nearest * nearest - angle(centre).powi(2)) / (REACH * REACH)).exp();
+        zone * centre.half.map_or(1.0, |(into, seam)| 1.0 / (1.0 + ((seam - d.dot(&into)) / SEAM).exp()))
+    })
+}
+
+/// Patches that were read, ready to be asked.
 #[derive(Debug, Clone)]
 pub struct Blend {
-    zones: Vec<(Vec3, LengthModel, f64)>,
+    patches: Vec<(Centre, LengthModel, f64)>,
 }
 
 impl Blend {
-    /// Fits each zone. At least one must have been read.
-    pub fn of(readings: &[(Zone, ZoneReading)], hairline: &Hairline) -> Self {
-        let fitted = readings.iter().map(|(zone, reading)| {
-            (zone_centre(*zone, hairline), learn::fit(reading).model(), reading.stretched_mm)
-        });
-        Self { zones: fitted.collect() }
+    /// Fits each patch. At least one must have been read.
+    pub fn of(read: &[(Patch, ZoneReading)], hairline: &Hairline) -> Self {
+        let patches: Vec<Patch> = read.iter().map(|(patch, _)| *patch).collect();
+        let fitted = Centre::all(&patches, hairline)
+            .zip(read)
+            .map(|(centre, (_, read))| (centre, learn::fit(read).model(), read.present_mm));
+        Self { patches: fitted.collect() }
     }
 
-    /// Kind of hair and present fibre length, mm, in the direction of the unit vector `d`: a mean of the zones, each
-    /// with the weight exp(−(angle/reach)²), so that nothing jumps. Sizes are averaged in their logarithms.
+    /// Kind of hair and present fibre length, mm, in the direction of the unit vector `d`: a mean of the patches by their
+    /// say. Sizes are averaged in their logarithms.
     pub fn at(&self, d: &Vec3) -> (LengthModel, f64) {
         let mut sums = [0.0; 7];
-        for ((_, model, length), weight) in
-            self.zones.iter().zip(weights(d, || self.zones.iter().map(|z| &z.0)))
-        {
+        let says = weights(d, || self.patches.iter().map(|patch| &patch.0));
+        for ((_, model, length), weight) in self.patches.iter().zip(says) {
             let values = [
                 1.0,
                 model.loop_radius_mm.ln(),
@@ -55,48 +110,35 @@ impl Blend {
     }
 }
 
-/// The say that each of some zones has in the direction of the unit vector `d`. Weights are taken relative to the nearest
-/// zone, so that they never all vanish.
-fn weights<'a, I>(d: &'a Vec3, centres: impl Fn() -> I) -> impl Iterator<Item = f64>
-where
-    I: Iterator<Item = &'a Vec3>,
-{
-    let angle = |centre: &Vec3| d.dot(centre).clamp(-1.0, 1.0).acos();
-    let nearest = centres().map(angle).fold(f64::INFINITY, f64::min);
-    centres().map(move |centre| ((nearest * nearest - angle(centre).powi(2)) / (REACH * REACH)).exp())
-}
-
 /// How dense hair grows: what was counted, and the usual where nothing was.
 #[derive(Debug, Clone)]
 pub(super) struct Density {
     usual: f64,
-    zones: Vec<(Vec3, f64)>,
+    patches: Vec<(Centre, f64)>,
 }
 
 impl Density {
     /// Of a reading that has been checked.
     pub fn of(reading: &RawReading, hairline: &Hairline) -> Self {
         let usual = reading.hairs_per_cm2;
-        let counted = |zone: Zone| reading.zones.get(&zone).and_then(|raw| raw.hairs_per_cm2);
-        let zones = if Zone::ALL.into_iter().all(|zone| counted(zone).is_none()) {
-            Vec::new()
-        } else {
-            Zone::ALL
-                .into_iter()
-                .map(|zone| (zone_centre(zone, hairline), counted(zone).unwrap_or(usual)))
-                .collect()
-        };
-        Self { usual, zones }
+        let patches: Vec<Patch> = reading.patches().collect();
+        if patches.iter().all(|patch| reading.counted(*patch).is_none()) {
+            return Self { usual, patches: Vec::new() };
+        }
+        let density = |patch: &Patch| reading.counted(*patch).unwrap_or(usual);
+        let counted = Centre::all(&patches, hairline).zip(patches.iter().map(density)).collect();
+        Self { usual, patches: counted }
     }
 
     /// Hairs on a square centimetre in the direction of the unit vector `d`: a geometric mean, weighted as [`Blend::at`]
     /// weights.
     pub fn at(&self, d: &Vec3) -> f64 {
-        if self.zones.is_empty() {
+        if self.patches.is_empty() {
             return self.usual;
         }
         let mut sums = (0.0, 0.0);
-        for ((_, density), weight) in self.zones.iter().zip(weights(d, || self.zones.iter().map(|z| &z.0))) {
+        let says = weights(d, || self.patches.iter().map(|patch| &patch.0));
+        for ((_, density), weight) in self.patches.iter().zip(says) {
             sums = (sums.0 + weight, sums.1 + weight * density.ln());
         }
         (sums.1 / sums.0).exp()
@@ -107,12 +149,13 @@ impl Density {
 mod tests {
     use super::*;
     use crate::hair::HairRequest;
-    use crate::reading::RawZoneReading;
+    use crate::head::{HeadForm, Measures, roots};
+    use crate::reading::{RawZoneReading, Zone};
 
     fn reading(counts: &[(Zone, f64)]) -> RawReading {
         let zones = Zone::ALL.into_iter().map(|zone| {
             let counted = counts.iter().find(|(of, _)| *of == zone).map(|(_, count)| *count);
-            (zone, RawZoneReading { hairs_per_cm2: counted, ..RawZoneReading::measured(200.0, 150.0) })
+            (zone.into(), RawZoneReading { hairs_per_cm2: counted, ..RawZoneReading::measured(200.0, 150.0) })
         });
         RawReading { zones: zones.collect(), ..RawReading::default() }
     }
@@ -135,5 +178,67 @@ mod tests {
         let thin = [(Zone::LeftSide, 90.0)];
         assert!((90.0..135.0).contains(&density(&thin, Zone::LeftSide)));
         assert!((175.0..180.1).contains(&density(&thin, Zone::RightSide)), "the other side keeps its own");
+    }
+
+    fn whole() -> (HeadForm, Hairline) {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, Default::default()).expect("ordinary");
+        let hairline = Hairline::of(&form, &measures);
+        (form, hairline)
+    }
+
+    fn named(zones: &[(&str, RawZoneReading)]) -> RawReading {
+        let patch = |key: &str| serde_json::from_value(serde_json::json!(key)).expect("a patch");
+        let zones = zones.iter().map(|(key, raw)| (patch(key), *raw)).collect();
+        RawReading { zones, ..RawReading::default() }
+    }
+
+    #[test]
+    fn halves_that_are_alike_are_the_whole_zone_and_halves_that_differ_differ_on_their_own_side() {
+        let (form, hairline) = whole();
+        let (curly, plain) = (RawZoneReading::measured(300.0, 120.0), RawZoneReading::measured(260.0, 240.0));
+        let blend = |zones: &[(&str, RawZoneReading)]| Blend::of(&named(zones).read_patches(), &hairline);
+        for (zone, halves) in [
+            ("left_side", ["left_side_front", "left_side_behind"]),
+            ("left_side", ["left_side_upper", "left_side_under"]),
+            ("top", ["top_left", "top_right"]),
+            ("crown", ["crown_front", "crown_behind"]),
+            ("nape", ["nape_left", "nape_right"]),
+            ("back_lower", ["back_lower_upper", "back_lower_under"]),
+        ] {
+            let alike = blend(&[("right_side", plain), (halves[0], curly), (halves[1], curly)]);
+            let as_one = blend(&[("right_side", plain), (zone, curly)]);
+            let apart = blend(&[(halves[0], curly), (halves[1], plain)]);
+            let (mut nearer_one, mut nearer_other, mut all) = (0, 0, 0);
+            for root in roots(&form, &hairline, 1024) {
+                let d = root.at.normalize();
+                let ((a, along), (b, blong)) = (alike.at(&d), as_one.at(&d));
+                assert!(
+                    (a.loop_radius_mm / b.loop_radius_mm - 1.0).abs() < 1e-9 && (along - blong).abs() < 1e-9
+                );
+                if root.zone.key() == zone {
+                    let (_, length) = apart.at(&d);
+                    nearer_one += usize::from(length > 296.0);
+                    nearer_other += usize::from(length < 264.0);
+                    all += 1;
+                }
+            }
+            // Of either half most is its own; what is left is the seam.
+            let count = nearer_one + nearer_other;
+            assert!(nearer_one.min(nearer_other) * 3 > count, "{halves:?}: {nearer_one} {nearer_other}");
+            assert!(3 * count > all, "{halves:?}: {count} of {all}");
+        }
+    }
+
+    #[test]
+    fn one_half_alone_speaks_for_its_zone() {
+        let (_, hairline) = whole();
+        let read = RawZoneReading::measured(300.0, 150.0);
+        let of = |key| {
+            let nape = ("nape", RawZoneReading::measured(100.0, 90.0));
+            Blend::of(&named(&[(key, read), nape]).read_patches(), &hairline)
+        };
+        let d = Vec3::new(-0.2, 0.9, 0.1).normalize();
+        assert_eq!(of("top_left").at(&d), of("top").at(&d));
     }
 }

@@ -109,7 +109,7 @@ mod tests {
     use std::collections::BTreeMap;
 
     fn hair(growth: Vec<Growth>) -> Hair {
-        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 290.0))]);
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(300.0, 290.0))]);
         let reading = RawReading { zones, growth, ..RawReading::default() };
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }

@@ -8,7 +8,7 @@ use crate::error::{FieldErrors, Problem};
 use crate::fall::{Shell, drape_all};
 use crate::fibre::WornStyle;
 use crate::head::{Body, Hairline, HeadForm, Landmark, Vec3, roots};
-use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::reading::RawReading;
 use crate::section::Scalp;
 use crate::talk::{Climate, Wearing};
 use serde::{Deserialize, Serialize};
@@ -81,12 +81,7 @@ impl HairRequest {
     /// The head of hair.
     pub fn grow(&self) -> Result<Hair, FieldErrors> {
         let mut faults = self.check().err().unwrap_or_default();
-        let read: Vec<(Zone, ZoneReading)> = self
-            .reading
-            .zones
-            .iter()
-            .filter_map(|(zone, raw)| Some((*zone, ZoneReading::try_from(raw).ok()?)))
-            .collect();
+        let read = self.reading.read_patches();
         if read.is_empty() {
             faults.push("reading.zones", Problem::Missing);
         }
@@ -102,7 +97,7 @@ impl HairRequest {
         let spots = Spots::on(&self.reading.spots, &scalp);
         // Girths tell how the ends thin out better than a guess does.
         let taper = if self.reading.girths.len() > 1 { 0.0 } else { self.reading.taper };
-        let wearing = Wearing { style: self.worn, front_straight: self.front_straight };
+        let wearing = Wearing { front_straight: self.front_straight, ..Wearing::alike(self.worn) };
         let mut lengths = Vec::new();
         let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
             .into_iter()

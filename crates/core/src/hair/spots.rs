@@ -61,7 +61,7 @@ mod tests {
     use std::collections::BTreeMap;
 
     fn hair(spots: &[Spot]) -> Hair {
-        let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 240.0))]);
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(300.0, 240.0))]);
         let reading = RawReading { zones, spots: spots.to_vec(), ..RawReading::default() };
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }

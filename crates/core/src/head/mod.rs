@@ -24,4 +24,4 @@ pub use hairline::Hairline;
 pub use landmark::{Landmark, mirror};
 pub use measures::{Measures, RawMeasures};
 pub use reach::landing_height_mm;
-pub use roots::{Root, roots, zone_centre};
+pub use roots::{Root, halfway, roots, zone_centre};

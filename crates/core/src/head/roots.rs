@@ -78,6 +78,22 @@ pub fn zone_centre(zone: Zone, hairline: &Hairline) -> Vec3 {
     }
 }
 
+/// How far along the unit vector `into` half of a zone's hair lies: where a seam parts it into equal halves.
+pub fn halfway(zone: Zone, into: &Vec3, hairline: &Hairline) -> f64 {
+    let (left, right) = (zone != Zone::RightSide, zone != Zone::LeftSide);
+    let counterpart = if left { zone } else { Zone::LeftSide };
+    let mut along: Vec<f64> = lattice(2000)
+        .filter(|d| d.x > 0.0 && hairline.above(d) > 0.0 && nearest_zone(d, hairline) == counterpart)
+        .flat_map(|d| [left.then_some(d), right.then(|| mirror(&d))])
+        .flatten()
+        .map(|d| d.dot(into))
+        .collect();
+    along.sort_by(f64::total_cmp);
+    // Of an even number the middle of the middle two, so that the same seam is seen from either side.
+    let at = |i: usize| along.get(i).copied().unwrap_or_default();
+    0.5 * (at(along.len().saturating_sub(1) / 2) + at(along.len() / 2))
+}
+
 /// The zone whose middle is nearest. Used for the left half, so never the right side.
 fn nearest_zone(d: &Vec3, hairline: &Hairline) -> Zone {
     let nearness = |zone: &Zone| d.dot(&zone_centre(*zone, hairline));

@@ -18,35 +18,61 @@ enum Observation {
     Turns { turns: f64, fibre_mm: f64, water_g_per_g: f64, sd: f64 },
 }
 
-/// One standard error of a sprung length, mm: of reading it, and of strands that differ.
-pub(crate) fn sprung_sd_mm(reading: &ZoneReading) -> f64 {
-    sd_mm(reading, reading.sprung_mm, reading.sprung_sd_mm)
+/// Share of its length that a patch's hair loses when it is let go, and one standard error of it: as measured, or as hair of
+/// its kind does at the length it has.
+pub fn shrinkage(reading: &ZoneReading, belief: &Belief) -> (f64, f64) {
+    let fibre = reading.present_mm;
+    let (let_go, sd) = match reading.sprung_mm {
+        Some(sprung) if fibre == reading.stretched_mm => {
+            (sprung, sd_mm(reading, sprung, reading.sprung_sd_mm))
+        }
+        _ => {
+            let hangs = |model: &LengthModel| model.hanging_mm(fibre, 0.0);
+            (hangs(&belief.model()), belief.sd_of(hangs))
+        }
+    };
+    (1.0 - let_go / fibre, sd / fibre)
+}
+
+/// The same reading with a strand let go that is as long as what was seen of the curl has it, where none was measured: what
+/// measuring one would be worth.
+pub fn once_let_go(reading: &ZoneReading, belief: &Belief) -> Option<ZoneReading> {
+    let sprung_mm = belief.model().hanging_mm(reading.stretched_mm, reading.dry_water_g_per_g);
+    reading.sprung_mm.is_none().then_some(ZoneReading {
+        sprung_mm: Some(sprung_mm),
+        moisture: Moisture::Dry,
+        ..*reading
+    })
 }
 
 fn sd_mm(reading: &ZoneReading, sprung_mm: f64, own_sd_mm: f64) -> f64 {
-    let strands = f64::from(reading.strands).sqrt();
     let share = sprung_mm / reading.stretched_mm;
-    let differ = reading.strands_differ * sprung_mm * (1.0 - share) / strands;
+    let differ = reading.strands_differ * sprung_mm * (1.0 - share) / f64::from(reading.strands).sqrt();
     // Both ends of the pair are read, each with the error of what it is read with.
-    (reading.stretched_sd_mm.hypot(own_sd_mm) / strands).hypot(differ)
+    (reading.stretched_sd_mm.hypot(own_sd_mm) / reading.readings.sqrt()).hypot(differ)
 }
 
 impl Observation {
     fn all(reading: &ZoneReading) -> Vec<Self> {
+        let water = |moisture: Moisture| match moisture {
+            Moisture::Dry => reading.dry_water_g_per_g,
+            Moisture::Damp | Moisture::Wet => moisture.water_g_per_g(),
+        };
         let sprung = |sprung_mm: f64, own_sd_mm: f64, moisture: Moisture| Self::Sprung {
             fibre_mm: reading.stretched_mm,
             sprung_mm,
-            water_g_per_g: moisture.water_g_per_g(),
+            water_g_per_g: water(moisture),
             sd_mm: sd_mm(reading, sprung_mm, own_sd_mm),
         };
-        let mut all = vec![sprung(reading.sprung_mm, reading.sprung_sd_mm, reading.moisture)];
+        let dry = reading.sprung_mm.map(|mm| sprung(mm, reading.sprung_sd_mm, reading.moisture));
+        let mut all: Vec<Self> = dry.into_iter().collect();
         all.extend(reading.wet_sprung_mm.map(|wet| sprung(wet, reading.wet_sprung_sd_mm, Moisture::Wet)));
         let CurlSeen { loop_mm, turns, word } = reading.curl;
         all.extend(loop_mm.map(|loop_mm| Self::Loop { loop_mm, ln_sd: LOOP_LN_SD.value }));
         all.extend(turns.map(|turns| Self::Turns {
             turns,
             fibre_mm: reading.stretched_mm,
-            water_g_per_g: reading.moisture.water_g_per_g(),
+            water_g_per_g: water(reading.moisture),
             sd: TURNS_SD.value.hypot(TURNS_LN_SD.value * turns),
         }));
         all.extend(
@@ -78,6 +104,9 @@ impl Observation {
 /// Standard errors by which the curl that was seen lies off what the lengths say of it, the widest; none where none was
 /// seen. Curl looser than the lengths say is positive.
 pub fn curl_off(reading: &ZoneReading) -> Option<f64> {
+    if reading.sprung_mm.is_none() && reading.wet_sprung_mm.is_none() {
+        return None;
+    }
     let lengths = fit(&ZoneReading { curl: CurlSeen::default(), ..*reading });
     let seen = Observation::all(reading).into_iter().filter_map(|each| match each {
         // Lengths tell loops only so well themselves.
@@ -184,6 +213,26 @@ mod tests {
         assert!((measured.model().hanging_mm(300.0, 0.0) - 150.0).abs() < 8.0);
         let many = fit(&zone(|raw| raw.turns = Some(20.0)));
         assert!(sd(&many) < sd(&lengths), "turns tell too");
+    }
+
+    #[test]
+    fn curl_that_was_only_seen_tells_what_lengths_would_but_less_surely() {
+        let told = free_loop_mm(&fit(&zone(|_| {})).model());
+        let read = |raw: RawZoneReading| {
+            let reading = ZoneReading::try_from(&raw).expect("complete");
+            shrinkage(&reading, &fit(&reading))
+        };
+        let blank = RawZoneReading { stretched_mm: Some(300.0), ..RawZoneReading::default() };
+        let seen = read(RawZoneReading { loop_mm: Some(told), ..blank });
+        let measured = read(RawZoneReading::measured(300.0, 150.0));
+        assert_eq!(measured.0, 0.5);
+        assert!((seen.0 - 0.5).abs() < 2.0 * seen.1 && seen.1 > 2.0 * measured.1, "{seen:?} {measured:?}");
+        let words = CurlWord::ALL.map(|word| read(RawZoneReading { curl: Some(word), ..blank }).0);
+        assert!(words[..6].windows(2).all(|pair| pair[0] < pair[1]), "the curlier the shorter: {words:?}");
+        assert_eq!(
+            curl_off(&ZoneReading::try_from(&RawZoneReading { loop_mm: Some(told), ..blank }).unwrap()),
+            None
+        );
     }
 
     #[test]

@@ -14,5 +14,4 @@ mod fit;
 
 pub use allowance::{allowance_mm, risk_factor};
 pub use belief::Belief;
-pub(crate) use fit::sprung_sd_mm;
-pub use fit::{curl_off, fit};
+pub use fit::{curl_off, fit, once_let_go, shrinkage};

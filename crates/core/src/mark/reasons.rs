@@ -138,13 +138,20 @@ fn choice_of_state(all: &mut Reasons, mark: &Mark, marks: &[(HeldState, Option<M
 
 fn the_spring(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
     let reading = &task.reading;
-    let percent = 100.0 * reading.shrinkage();
-    let pair =
-        [("stretched_mm", reading.stretched_mm), ("sprung_mm", reading.sprung_mm), ("percent", percent)];
-    all.add("springs", &pair);
+    let stretched = reading.stretched_mm;
+    match reading.sprung_mm {
+        Some(sprung) => {
+            let percent = 100.0 * (1.0 - sprung / stretched);
+            all.add("springs", &[("stretched_mm", stretched), ("sprung_mm", sprung), ("percent", percent)]);
+        }
+        None => {
+            let percent = 100.0 * learn::shrinkage(reading, &task.belief).0;
+            all.add("seems_to_spring", &[("stretched_mm", reading.present_mm), ("percent", percent)]);
+        }
+    }
     all.add("fibre", &[("target_mm", task.target_mm), ("fibre_mm", mark.fibre_for_target_mm)]);
-    let present_worn = task.model().worn_mm(reading.stretched_mm, task.style);
-    let by_shrinkage = task.target_mm * reading.stretched_mm / present_worn;
+    let present_worn = task.model().worn_mm(reading.present_mm, task.style);
+    let by_shrinkage = task.target_mm * reading.present_mm / present_worn;
     let more = mark.fibre_for_target_mm - by_shrinkage;
     if more > WORTH_SAYING_MM && !matches!(mark.outcome, Outcome::TooShort { .. }) {
         all.add("lighter", &[("more_mm", more)]);
@@ -157,6 +164,9 @@ fn the_spring(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
 
 fn the_extra(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
     all.add("extra", &[("allowance_mm", mark.allowance_mm), ("odds", 1.0 / task.risk)]);
+    if task.for_fringe {
+        all.add("fringe_is_seen", &[]);
+    }
     all.add("no_extra_lands", &[("lands_mm", mark.without_allowance_mm)]);
     let s = &mark.spread;
     let causes = [
@@ -168,7 +178,14 @@ fn the_extra(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
         ("from_cut", s.cut_mm),
     ];
     if let Some((code, _)) = causes.iter().max_by(|a, b| a.1.total_cmp(&b.1)) {
+        let elsewhere = *code == "from_hair" && task.reading.read_elsewhere;
+        let code = if elsewhere { "from_hair_elsewhere" } else { code };
         all.add(code, &[("strands", f64::from(task.reading.strands))]);
+    }
+    if let Some(measured) = allowance_once_let_go(task, mark.state)
+        && mark.allowance_mm - measured > WORTH_SAYING_MM
+    {
+        all.add("measure_let_go", &[("allowance_mm", measured)]);
     }
     if let Some(with_more) = allowance_with_more_strands(task, mark.state)
         && mark.allowance_mm - with_more > WORTH_SAYING_MM
@@ -178,12 +195,20 @@ fn the_extra(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
     }
 }
 
+/// The extra that would do had a strand been measured let go.
+fn allowance_once_let_go(task: &MarkTask, state: HeldState) -> Option<f64> {
+    allowance_of(task, state, learn::once_let_go(&task.reading, &task.belief)?)
+}
+
 /// The extra that would do had more strands given the same averages.
 fn allowance_with_more_strands(task: &MarkTask, state: HeldState) -> Option<f64> {
-    if task.reading.strands >= WORTH_MEASURING {
+    if task.reading.strands >= WORTH_MEASURING || task.reading.sprung_mm.is_none() {
         return None;
     }
-    let reading = ZoneReading { strands: WORTH_MEASURING, ..task.reading };
+    allowance_of(task, state, task.reading.of_strands(WORTH_MEASURING))
+}
+
+fn allowance_of(task: &MarkTask, state: HeldState, reading: ZoneReading) -> Option<f64> {
     let sharper = MarkTask { reading, belief: learn::fit(&reading), ..*task };
     Some(sharper.in_state(state)?.allowance_mm)
 }

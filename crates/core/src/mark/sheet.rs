@@ -7,7 +7,7 @@ use crate::error::{FieldError, FieldErrors};
 use crate::fibre::{HeldState, WornStyle};
 use crate::head::{Figure, Measures, landing_height_mm};
 use crate::learn;
-use crate::reading::{RawReading, Zone, ZoneReading};
+use crate::reading::{Patch, RawReading, Zone, ZoneReading};
 use crate::talk::Wearing;
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -54,7 +54,9 @@ pub struct PresentHair {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct SheetZone {
-    /// Which zone.
+    /// Which zone, or half of one.
+    pub patch: Patch,
+    /// The zone that is.
     pub zone: Zone,
     /// The style its worn lengths are meant in.
     pub worn: WornStyle,
@@ -84,7 +86,7 @@ pub struct MissingField {
 pub struct MarkSheet {
     /// Chance taken of landing short.
     pub risk: f64,
-    /// Every zone in walking order.
+    /// Every zone in walking order; both halves of one that is read in halves.
     pub zones: Vec<SheetZone>,
 }
 
@@ -103,7 +105,7 @@ pub fn mark_sheet(
     };
     let figure = Figure::of(&measures);
     let head = Head { reading, aim, measures, figure, worn, unit };
-    Ok(MarkSheet { risk: aim.risk, zones: Zone::ALL.into_iter().map(|zone| head.zone(zone)).collect() })
+    Ok(MarkSheet { risk: aim.risk, zones: reading.patches().map(|patch| head.patch(patch)).collect() })
 }
 
 /// One head, zone by zone.
@@ -117,10 +119,10 @@ struct Head<'a> {
 }
 
 impl Head<'_> {
-    fn zone(&self, zone: Zone) -> SheetZone {
+    fn patch(&self, patch: Patch) -> SheetZone {
         let mut faults = FieldErrors::default();
-        let raw = self.reading.zones.get(&zone).copied().unwrap_or_default();
-        let read = faults.take(&format!("reading.zones.{}", zone.key()), ZoneReading::try_from(&raw));
+        let zone = patch.zone;
+        let read = faults.take(&format!("reading.zones.{patch}"), self.reading.patch(patch));
         let wish = match self.aim.zones.get(&zone) {
             Some(wish) => faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, &self.figure)),
             None => {
@@ -130,6 +132,7 @@ impl Head<'_> {
         };
         let missing = |FieldError { field, problem }| MissingField { field, problem };
         SheetZone {
+            patch,
             zone,
             worn: self.worn.of(zone),
             present: read.map(|read| self.present(zone, &read)),
@@ -139,19 +142,21 @@ impl Head<'_> {
     }
 
     fn present(&self, zone: Zone, read: &ZoneReading) -> PresentHair {
-        let worn_mm = learn::fit(read).model().worn_mm(read.stretched_mm, self.worn.of(zone));
+        let worn_mm = learn::fit(read).model().worn_mm(read.present_mm, self.worn.of(zone));
         PresentHair {
-            fibre_mm: read.stretched_mm,
+            fibre_mm: read.present_mm,
             worn_mm,
             height_mm: landing_height_mm(&self.measures, zone, worn_mm),
         }
     }
 
     fn mark(&self, zone: Zone, read: ZoneReading, wish: WornAim) -> ZoneMark {
+        let risk = self.worn.risk(zone, self.aim.risk);
         let task = MarkTask {
             shortest_mm: wish.shortest_mm,
             unit: self.unit,
-            ..MarkTask::new(read, wish.target_mm, self.worn.of(zone), self.aim.risk)
+            for_fringe: risk < self.aim.risk,
+            ..MarkTask::new(read, wish.target_mm, self.worn.of(zone), risk)
         };
         let marks = task.in_all_states();
         let best: Option<Mark> = advised(&marks);

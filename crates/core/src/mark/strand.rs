@@ -5,16 +5,18 @@ use super::request::TARGET_MM;
 use crate::error::FieldErrors;
 use crate::fibre::{HeldState, Hold, WornStyle};
 use crate::learn;
-use crate::reading::{RawZoneReading, ZoneReading};
+use crate::reading::{Patch, RawReading};
 use serde::{Deserialize, Serialize};
 
 /// Which strand, cut to which length, held and worn how.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct StrandRequest {
     /// What was measured.
-    pub reading: RawZoneReading,
+    pub reading: RawReading,
+    /// The zone it is of, or the half of one.
+    pub patch: Patch,
     /// Its fibre length after the cut, mm.
     pub fibre_mm: f64,
     /// The state it is held in.
@@ -42,7 +44,9 @@ impl StrandRequest {
     /// The strand's lines.
     pub fn lines(&self) -> Result<StrandLines, FieldErrors> {
         let mut faults = FieldErrors::default();
-        let reading = faults.take("reading", ZoneReading::try_from(&self.reading));
+        faults.take("reading", self.reading.check());
+        let patch = faults.0.is_empty().then(|| self.reading.patch(self.patch));
+        let reading = patch.and_then(|read| faults.take(&format!("reading.zones.{}", self.patch), read));
         faults.range("fibre_mm", self.fibre_mm, TARGET_MM, "mm");
         let Some(reading) = reading.filter(|_| faults.0.is_empty()) else {
             return Err(faults);

@@ -24,6 +24,8 @@ pub struct MarkTask {
     pub style: WornStyle,
     /// Chance taken that it lands short.
     pub risk: f64,
+    /// Whether that is less than elsewhere on the head, because it is a fringe.
+    pub for_fringe: bool,
     /// Shortest worn length the client accepts, mm.
     pub shortest_mm: Option<f64>,
     /// Unit of the comb.
@@ -103,7 +105,16 @@ impl MarkTask {
     /// Fits the hair and takes the target.
     pub fn new(reading: ZoneReading, target_mm: f64, style: WornStyle, risk: f64) -> Self {
         let belief = fit(&reading);
-        Self { reading, belief, target_mm, style, risk, shortest_mm: None, unit: LengthUnit::Cm }
+        Self {
+            reading,
+            belief,
+            target_mm,
+            style,
+            risk,
+            for_fringe: false,
+            shortest_mm: None,
+            unit: LengthUnit::Cm,
+        }
     }
 
     /// The most probable hair.
@@ -115,7 +126,7 @@ impl MarkTask {
     /// held doesn't tell how much hair there is.
     pub fn in_state(&self, state: HeldState) -> Option<Mark> {
         let model = self.model();
-        let (hold, present) = (Hold::of(state), self.reading.stretched_mm);
+        let (hold, present) = (Hold::of(state), self.reading.present_mm);
         let sd_at = |fibre: f64| spread(&self.belief, hold, self.style, fibre, present).sd_mm();
         let fibre_for = |worn: f64| model.fibre_from_worn(worn, self.style);
 

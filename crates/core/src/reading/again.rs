@@ -1,4 +1,4 @@
-//! Further strands of a zone, measured one by one: what they differ by is how sure the zone can be.
+//! Further strands of a zone, and strands measured once more: what they differ by is how sure the zone can be.
 
 use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
@@ -15,6 +15,9 @@ pub struct StrandPair {
     pub stretched_mm: f64,
     /// Let go, mm, 2 to 2,500.
     pub sprung_mm: f64,
+    /// Whether it is the strand before it once more: that tells how well it is read, not how much strands differ.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub same: bool,
 }
 
 /// Up to nine further strands.
@@ -78,7 +81,7 @@ mod tests {
 
     #[test]
     fn strands_are_kept_in_order_and_no_more_than_nine() {
-        let pair = |n: usize| StrandPair { stretched_mm: 300.0 + n as f64, sprung_mm: 150.0 };
+        let pair = |n: usize| StrandPair { stretched_mm: 300.0 + n as f64, sprung_mm: 150.0, same: false };
         let list: Vec<StrandPair> = (0..9).map(pair).collect();
         let again = Again::try_from(list.clone()).expect("nine");
         assert_eq!(Vec::from(again), list);
@@ -88,8 +91,8 @@ mod tests {
 
     #[test]
     fn a_strand_that_is_longer_let_go_than_pulled_is_named_by_its_number() {
-        let fine = StrandPair { stretched_mm: 300.0, sprung_mm: 150.0 };
-        let odd = StrandPair { stretched_mm: 300.0, sprung_mm: 310.0 };
+        let fine = StrandPair { stretched_mm: 300.0, sprung_mm: 150.0, same: false };
+        let odd = StrandPair { stretched_mm: 300.0, sprung_mm: 310.0, same: false };
         let faults = Again::try_from(vec![fine, odd]).expect("two").check().expect_err("one is impossible");
         assert_eq!(faults.0[0].field, "1.sprung_mm");
     }

@@ -1,7 +1,7 @@
 //! What a reading says beside an earlier one of the same client.
 
-use super::{RawReading, Zone, ZoneReading};
-use crate::learn::sprung_sd_mm;
+use super::{Patch, RawReading, ZoneReading};
+use crate::learn;
 use serde::Serialize;
 
 /// Standard errors of a difference from which on hair has changed and it isn't the measuring.
@@ -21,12 +21,12 @@ pub struct Change {
     pub sure: bool,
 }
 
-/// A zone that was read both times.
+/// A zone, or half of one, that was read both times.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ZoneChange {
-    /// Which zone.
-    pub zone: Zone,
+    /// Which zone, or half of one.
+    pub patch: Patch,
     /// Stretched length, mm.
     pub stretched_mm: Change,
     /// Share of its length it loses when let go.
@@ -37,35 +37,31 @@ pub struct ZoneChange {
 
 /// The zones that were read both times, in walking order.
 pub fn changes(before: &RawReading, now: &RawReading) -> Vec<ZoneChange> {
-    let both = |zone: Zone| {
-        let (old, new) = (before.zones.get(&zone)?, now.zones.get(&zone)?);
-        let (then, read) = (ZoneReading::try_from(old).ok()?, ZoneReading::try_from(new).ok()?);
+    let both = |patch: Patch| {
+        let (then, read) = (before.patch(patch).ok()?, now.patch(patch).ok()?);
         let change =
             |before: f64, now: f64, sd: f64| Change { before, now, sure: (now - before).abs() > SURE * sd };
-        let share_sd = |read: &ZoneReading| sprung_sd_mm(read) / read.stretched_mm;
-        let length_sd = |read: &ZoneReading| read.stretched_sd_mm / f64::from(read.strands).sqrt();
+        let length_sd = |read: &ZoneReading| read.stretched_sd_mm / read.readings.sqrt();
+        let shrinkage = |read: &ZoneReading| learn::shrinkage(read, &learn::fit(read));
+        let ((share_then, sd_then), (share, sd)) = (shrinkage(&then), shrinkage(&read));
         Some(ZoneChange {
-            zone,
-            stretched_mm: change(
-                then.stretched_mm,
-                read.stretched_mm,
-                length_sd(&then).hypot(length_sd(&read)),
-            ),
-            shrinkage: change(then.shrinkage(), read.shrinkage(), share_sd(&then).hypot(share_sd(&read))),
-            hairs_per_cm2: old.hairs_per_cm2.zip(new.hairs_per_cm2).map(|(before, now)| Change {
+            patch,
+            stretched_mm: change(then.present_mm, read.present_mm, length_sd(&then).hypot(length_sd(&read))),
+            shrinkage: change(share_then, share, sd_then.hypot(sd)),
+            hairs_per_cm2: before.counted(patch).zip(now.counted(patch)).map(|(before, now)| Change {
                 before,
                 now,
                 sure: (now / before).ln().abs() > COUNTS_DIFFER,
             }),
         })
     };
-    Zone::ALL.into_iter().filter_map(both).collect()
+    now.patches().filter_map(both).collect()
 }
 
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::reading::RawZoneReading;
+    use crate::reading::{RawZoneReading, Zone};
 
     fn reading(stretched: f64, sprung: f64, count: Option<f64>) -> RawReading {
         let zone = RawZoneReading {
@@ -73,7 +69,7 @@ mod tests {
             hairs_per_cm2: count,
             ..RawZoneReading::measured(stretched, sprung)
         };
-        RawReading { zones: [(Zone::Top, zone)].into(), ..RawReading::default() }
+        RawReading { zones: [(Zone::Top.into(), zone)].into(), ..RawReading::default() }
     }
 
     #[test]

@@ -3,51 +3,20 @@
 //! Instruments send what they measure in the unit they are set to. A comb says how long the strand is and how hard the
 //! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
 
+use super::room::{HUMIDITY_PCT, TEMPERATURE_C};
 use super::zone::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
-use super::{RawZoneReading, Source};
+use super::{RawZoneReading, RoomAir, Source};
 use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP, WATER_DRY, WATER_WET};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use crate::units::MM_PER_INCH;
 use serde::{Deserialize, Serialize};
 
-const TEMPERATURE_C: (f64, f64) = (-10.0, 50.0);
-const HUMIDITY_PCT: (f64, f64) = (0.0, 100.0);
 /// Water on and in hair that is taken, g per g; more drips off.
 const WATER: (f64, f64) = (0.0, 2.5);
 /// One standard error of a width, µm, and of a count, as a share, where an instrument states none.
 const USUAL_WIDTH_SD_UM: f64 = 3.0;
 const USUAL_COUNT_SD_SHARE: f64 = 0.07;
-
-/// The air in a room.
-#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct RoomAir {
-    /// Temperature, °C, −10 to 50.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub temperature_c: Option<f64>,
-    /// Relative humidity, %, 0 to 100.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub humidity_pct: Option<f64>,
-}
-
-impl RoomAir {
-    pub(super) fn is_empty(&self) -> bool {
-        *self == Self::default()
-    }
-
-    pub(super) fn check(&self) -> Result<(), FieldErrors> {
-        let mut faults = FieldErrors::default();
-        if let Some(c) = self.temperature_c {
-            faults.range("temperature_c", c, TEMPERATURE_C, "°C");
-        }
-        if let Some(pct) = self.humidity_pct {
-            faults.range("humidity_pct", pct, HUMIDITY_PCT, "%");
-        }
-        faults.or(())
-    }
-}
 
 /// What can be measured by an instrument.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]

@@ -9,24 +9,34 @@ mod curl;
 mod girth;
 mod instrument;
 mod line;
+mod on_head;
+mod patch;
+mod room;
 mod source;
 mod spot;
+mod strands;
 mod summary;
 mod surface;
+mod together;
 mod zone;
+mod zone_reading;
 
 pub use again::{Again, StrandPair};
 pub use change::{Change, ZoneChange, changes};
 pub use curl::{CurlPicture, CurlWord, curl_pictures};
 pub use girth::{GatheredHair, Girth, gathered};
-pub use instrument::{Measured, Quantity, RoomAir, TakeRequest, Taken, TakenField};
+pub use instrument::{Measured, Quantity, TakeRequest, Taken, TakenField};
 pub use line::{LineAt, LinePoint};
+pub use on_head::{HeadMark, LandmarkPlace, MarkedAs};
+pub use patch::{Half, Patch};
+pub use room::RoomAir;
 pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
-pub use summary::{Gap, HeadMark, LandmarkPlace, MarkedAs, ReadingSummary, Unusual, ZoneSummary, summarise};
+pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
 pub use surface::{Feel, HairSurface, Soaks};
 use zone::DENSITY;
-pub use zone::{CurlSeen, RawZoneReading, WidthClass, Zone, ZoneReading};
+pub use zone::{RawZoneReading, WidthClass, Zone};
+pub use zone_reading::{CurlSeen, ZoneReading};
 
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;
@@ -58,9 +68,9 @@ pub struct RawReading {
     /// How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
     #[serde(default)]
     pub taper: f64,
-    /// What was measured in each zone so far.
+    /// What was measured in each zone so far. A zone of which a half is named is read in halves.
     #[serde(default)]
-    pub zones: BTreeMap<Zone, RawZoneReading>,
+    pub zones: BTreeMap<Patch, RawZoneReading>,
     /// Girths of all hair gathered in one bundle, from the tie down; at most six.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub girths: Vec<Girth>,
@@ -123,9 +133,10 @@ impl RawReading {
         faults.take("growth", Growth::check(&self.growth));
         faults.range("hairs_per_cm2", self.hairs_per_cm2, DENSITY, "1/cm²");
         faults.range("taper", self.taper, TAPER, "");
-        for (zone, reading) in &self.zones {
-            faults.take(&format!("zones.{}", zone.key()), reading.check());
+        for (patch, reading) in &self.zones {
+            faults.take(&format!("zones.{patch}"), reading.check());
         }
+        faults.take("zones", self.check_together());
         faults.take("surface", self.surface.check());
         faults.take("room", self.room.check());
         for found in [girth::check(&self.girths), line::check(&self.line), Spot::check(&self.spots)] {

@@ -1,11 +1,11 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
 use super::spot::cautions;
-use super::{Caution, GatheredHair, RawReading, Soaks, SpotKind, Zone, ZoneReading, gathered, girth};
+use super::{Caution, GatheredHair, HeadMark, LandmarkPlace, Patch, RawReading, Soaks, Zone};
+use super::{RawZoneReading, gathered, girth, on_head};
 use crate::constants::STRAND_LOGIT_SD;
-use crate::fibre::{Moisture, WornStyle};
-use crate::head::{Hairline, HeadForm, Landmark, drawn};
-use crate::learn;
+use crate::fibre::{LengthModel, Moisture, WornStyle};
+use crate::learn::{self, Belief};
 use serde::{Deserialize, Serialize};
 
 /// Shares of length that left and right may differ by before it is worth saying: more than strands of one zone do.
@@ -19,6 +19,8 @@ const SPRINGS_MM: f64 = 6.0;
 /// Share of its length hair must lose when let go to be called curly, and the spring below which such hair is stubborn, mm.
 const CURLY: f64 = 0.3;
 const STUBBORN_MM: f64 = 2.5;
+/// Water beyond that of hair in the usual air from which on it changes how the hair hangs by more than reading does, g/g.
+const WATER_WORTH_SAYING: f64 = 0.04;
 /// Standard errors from which on what was seen of the curl contradicts the lengths.
 const DISAGREES: f64 = 3.0;
 /// Times what strands of a zone usually differ by from which on it is worth saying.
@@ -36,23 +38,23 @@ pub enum Unusual {
     /// Patterns differ by zone.
     ZonesDiffer {
         /// Where it shrinks most.
-        most: Zone,
+        most: Patch,
         /// Where it shrinks least.
-        least: Zone,
+        least: Patch,
         /// By how much more of its length, as a share.
         by: f64,
     },
     /// Taking length off lets the rest spring up by itself.
     Springs {
         /// Where most.
-        zone: Zone,
+        patch: Patch,
         /// By how much, mm, when 50 mm of hair are taken off.
         mm: f64,
     },
     /// Curly hair that hardly springs when length is taken off: what is cut is what goes.
     Stubborn {
         /// Where least.
-        zone: Zone,
+        patch: Patch,
     },
     /// It takes up water at once or hardly at all: how it hangs wet is its own, and not every zone was measured wet.
     SoaksOddly {
@@ -61,17 +63,24 @@ pub enum Unusual {
         /// Zones that were read and not measured wet.
         unmeasured: u32,
     },
+    /// The air of the room was damper or drier than the usual: lengths let go dry are taken as of hair in that air.
+    AirApart {
+        /// Damper.
+        damp: bool,
+        /// Relative humidity, %.
+        humidity_pct: f64,
+    },
     /// The curl that was seen is not the one the lengths tell: one of them wants measuring again.
     CurlDisagrees {
         /// Where most.
-        zone: Zone,
+        patch: Patch,
         /// Whether it was seen looser than the lengths say, or tighter.
         looser: bool,
     },
     /// Strands of a zone differ by far more than strands do.
     StrandsDiffer {
         /// Where most.
-        zone: Zone,
+        patch: Patch,
         /// One standard deviation of the share of length they lose.
         by: f64,
     },
@@ -91,18 +100,22 @@ pub enum Unusual {
 pub enum Gap {
     /// No stretched length: no mark can be computed.
     Stretched,
-    /// No sprung length: no mark can be computed.
+    /// No sprung length: no mark can be computed, unless the curl was seen; then it is far from sure.
     Sprung,
     /// No fibre width: medium is assumed.
     Width,
+    /// The hair it is like has not been read yet: no mark can be computed.
+    Like,
 }
 
-/// One zone of a reading.
+/// One zone of a reading, or half of one.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ZoneSummary {
-    /// Which zone.
-    pub zone: Zone,
+    /// Which zone, or half of one.
+    pub patch: Patch,
+    /// The patch whose hair it is like.
+    pub like: Option<Patch>,
     /// What is missing.
     pub gaps: Vec<Gap>,
     /// Share of length lost when let go, 0 to 1.
@@ -115,58 +128,25 @@ pub struct ZoneSummary {
     pub worn_sd_mm: Option<f64>,
     /// The same if nothing but its width were known.
     pub unread_sd_mm: Option<f64>,
+    /// The same once a strand let go is measured, where none was.
+    pub let_go_sd_mm: Option<f64>,
     /// How many strands it rests on.
     pub strands: Option<u32>,
     /// By how much of their length those differ in what they lose when let go, one standard deviation.
     pub strands_differ: Option<f64>,
+    /// One standard error of reading a length let go, mm, where strands were read more than once.
+    pub read_sd_mm: Option<f64>,
     /// Standard errors by which the curl that was seen is looser than the lengths say.
     pub curl_off: Option<f64>,
-}
-
-/// A mark that belongs on a picture of the head.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct HeadMark {
-    /// What is there: a weak spot, or hair that grows a way of its own.
-    pub what: MarkedAs,
-    /// Its number in the reading's list, from 0.
-    pub number: u32,
-    /// Its middle on the scalp, mm (x the client's left, y up, z forward).
-    pub at: [f32; 3],
-    /// How far it reaches, mm.
-    pub reach_mm: f64,
-    /// How strong it is, 0 to 1.
-    pub strength: f64,
-}
-
-/// A point of the head that marks are put to.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct LandmarkPlace {
-    /// Which.
-    pub landmark: Landmark,
-    /// Where on the scalp, mm (x the client's left, y up, z forward).
-    pub at: [f32; 3],
-}
-
-/// Kinds of marks.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum MarkedAs {
-    /// A weak spot.
-    Spot(SpotKind),
-    /// A swirl or cowlick.
-    Growth,
 }
 
 /// A reading in short.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ReadingSummary {
-    /// Every zone in walking order.
+    /// Every zone in walking order; both halves of one that is read in halves.
     pub zones: Vec<ZoneSummary>,
-    /// How many zones are complete.
+    /// How many of them are known well enough to compute with.
     pub complete: u32,
     /// Left minus right shrinkage, when both are read and differ by more than strands of one zone do.
     pub sides_differ_by: Option<f64>,
@@ -184,19 +164,21 @@ pub struct ReadingSummary {
 
 /// Sums up a reading that has been checked; zones with faults count as not read.
 pub fn summarise(reading: &RawReading) -> ReadingSummary {
-    let shrinkage_of = |zone: Zone| {
-        let complete = reading.zones.get(&zone).and_then(|raw| ZoneReading::try_from(raw).ok());
-        complete.map(|z| z.shrinkage())
-    };
-    let zones: Vec<_> = Zone::ALL.into_iter().map(|zone| one_zone(reading, zone)).collect();
+    let zones: Vec<_> = reading.patches().map(|patch| one_patch(reading, patch)).collect();
     let complete = zones.iter().filter(|z| z.shrinkage.is_some()).count();
+    // A side that is read in halves counts by their mean.
+    let shrinkage_of = |side: Zone| {
+        let read = zones.iter().filter(|each| each.patch.zone == side).filter_map(|each| each.shrinkage);
+        let (sum, count) = read.fold((0.0, 0), |(sum, count), share| (sum + share, count + 1));
+        (count > 0).then(|| sum / f64::from(count))
+    };
     let sides_differ_by = shrinkage_of(Zone::LeftSide)
         .zip(shrinkage_of(Zone::RightSide))
         .map(|(left, right)| left - right)
         .filter(|difference| difference.abs() > SIDES_DIFFER);
     let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
     let unusual = unusual(&zones, gathered.as_ref(), reading);
-    let head = head_of(reading);
+    let head = on_head::head_of(reading);
     ReadingSummary {
         unusual,
         zones,
@@ -204,43 +186,14 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         sides_differ_by,
         gathered,
         cautions: cautions(&reading.spots),
-        marks: head.as_ref().map(|head| marks(reading, head)).unwrap_or_default(),
-        landmarks: head.as_ref().map(|(form, hairline)| places(form, hairline)).unwrap_or_default(),
+        marks: head.as_ref().map(|head| on_head::marks(reading, head)).unwrap_or_default(),
+        landmarks: head.as_ref().map(on_head::places).unwrap_or_default(),
     }
-}
-
-/// The head that was measured and felt, if there can be one.
-fn head_of(reading: &RawReading) -> Option<(HeadForm, Hairline)> {
-    let measures = reading.measures.filled().ok()?;
-    let form = HeadForm::of(&measures, reading.felt).ok()?;
-    let hairline = Hairline::of(&form, &measures);
-    Some((form, hairline))
-}
-
-fn places(form: &HeadForm, hairline: &Hairline) -> Vec<LandmarkPlace> {
-    let place = |landmark: Landmark| LandmarkPlace { landmark, at: drawn(&landmark.point(form, hairline)) };
-    Landmark::ALL.into_iter().map(place).collect()
-}
-
-fn marks(reading: &RawReading, (form, hairline): &(HeadForm, Hairline)) -> Vec<HeadMark> {
-    let mark = |what, number: usize, at: Landmark, reach_mm, strength| HeadMark {
-        what,
-        number: number as u32,
-        at: drawn(&at.point(form, hairline)),
-        reach_mm,
-        strength,
-    };
-    let spots = reading.spots.iter().enumerate();
-    let growth = reading.growth.iter().enumerate();
-    spots
-        .map(|(i, spot)| mark(MarkedAs::Spot(spot.kind), i, spot.at, spot.reach_mm, spot.strength))
-        .chain(growth.map(|(i, each)| mark(MarkedAs::Growth, i, each.at, each.reach_mm, each.strength)))
-        .collect()
 }
 
 fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &RawReading) -> Vec<Unusual> {
     let mut found = Vec::new();
-    let read = || zones.iter().filter_map(|zone| Some((zone.zone, zone.shrinkage?, zone.springs_mm?)));
+    let read = || zones.iter().filter_map(|zone| Some((zone.patch, zone.shrinkage?, zone.springs_mm?)));
     let most = read().max_by(|a, b| a.1.total_cmp(&b.1));
     let least = read().min_by(|a, b| a.1.total_cmp(&b.1));
     if let (Some(most), Some(least)) = (most, least)
@@ -249,17 +202,18 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
         found.push(Unusual::ZonesDiffer { most: most.0, least: least.0, by: most.1 - least.1 });
     }
     match read().max_by(|a, b| a.2.total_cmp(&b.2)) {
-        Some((zone, _, mm)) if mm > SPRINGS_MM => found.push(Unusual::Springs { zone, mm }),
+        Some((patch, _, mm)) if mm > SPRINGS_MM => found.push(Unusual::Springs { patch, mm }),
         _ => {
             let curly = read().filter(|zone| zone.1 > CURLY).min_by(|a, b| a.2.total_cmp(&b.2));
             found.extend(
-                curly.filter(|zone| zone.2 < STUBBORN_MM).map(|zone| Unusual::Stubborn { zone: zone.0 }),
+                curly.filter(|zone| zone.2 < STUBBORN_MM).map(|zone| Unusual::Stubborn { patch: zone.0 }),
             );
         }
     }
     let dry_only = |zone: &&ZoneSummary| {
-        let raw = reading.zones.get(&zone.zone);
+        let raw = reading.zones.get(&zone.patch);
         zone.shrinkage.is_some()
+            && zone.like.is_none()
             && raw.is_some_and(|raw| raw.wet_sprung_mm.is_none() && raw.moisture != Moisture::Wet)
     };
     let unmeasured = zones.iter().filter(dry_only).count() as u32;
@@ -269,21 +223,29 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
         }
         _ => {}
     }
-    let off = zones.iter().filter_map(|zone| Some((zone.zone, zone.curl_off?)));
-    if let Some((zone, off)) = off.max_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
+    let let_go_dry = |raw: &RawZoneReading| raw.sprung_mm.is_some() && raw.moisture == Moisture::Dry;
+    let water = reading.room.dry_water_g_per_g();
+    if let Some(humidity_pct) = reading.room.humidity_pct
+        && water.abs() > WATER_WORTH_SAYING
+        && reading.zones.values().any(let_go_dry)
+    {
+        found.push(Unusual::AirApart { damp: water > 0.0, humidity_pct });
+    }
+    let own = || zones.iter().filter(|zone| zone.like.is_none());
+    let off = own().filter_map(|zone| Some((zone.patch, zone.curl_off?)));
+    if let Some((patch, off)) = off.max_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
         && off.abs() > DISAGREES
     {
-        found.push(Unusual::CurlDisagrees { zone, looser: off > 0.0 });
+        found.push(Unusual::CurlDisagrees { patch, looser: off > 0.0 });
     }
-    let apart = reading.zones.iter().filter_map(|(zone, raw)| {
-        let read = ZoneReading::try_from(raw).ok()?;
-        Some((*zone, read.strands_differ, read.shrinkage()))
+    let apart = own().filter_map(|zone| {
+        Some((zone.patch, reading.patch(zone.patch).ok()?.strands_differ, zone.strands_differ?))
     });
-    if let Some((zone, differ, shrinkage)) = apart.max_by(|a, b| a.1.total_cmp(&b.1))
+    if let Some((patch, differ, by)) = apart.max_by(|a, b| a.1.total_cmp(&b.1))
         && differ > FAR_APART * STRAND_LOGIT_SD.value
-        && differ * shrinkage * (1.0 - shrinkage) > APART
+        && by > APART
     {
-        found.push(Unusual::StrandsDiffer { zone, by: differ * shrinkage * (1.0 - shrinkage) });
+        found.push(Unusual::StrandsDiffer { patch, by });
     }
     if let (Some(GatheredHair { strong_mm, strong_sd_mm: Some(_), .. }), Some(last)) =
         (gathered, reading.girths.last())
@@ -294,44 +256,64 @@ fn unusual(zones: &[ZoneSummary], gathered: Option<&GatheredHair>, reading: &Raw
     found
 }
 
-fn one_zone(reading: &RawReading, zone: Zone) -> ZoneSummary {
-    let raw = reading.zones.get(&zone).copied().unwrap_or_default();
-    let mut gaps = Vec::new();
-    if raw.stretched_mm.is_none() {
-        gaps.push(Gap::Stretched);
-    }
-    if raw.sprung_mm.is_none() {
-        gaps.push(Gap::Sprung);
-    }
-    if raw.width_um.is_none() && raw.width_class.is_none() {
-        gaps.push(Gap::Width);
-    }
-    let read = ZoneReading::try_from(&raw).ok();
-    let belief = read.as_ref().map(learn::fit);
+fn one_patch(reading: &RawReading, patch: Patch) -> ZoneSummary {
+    let raw = reading.zones.get(&patch).copied().unwrap_or_default();
+    let read = reading.patch(patch).ok();
+    let nothing = ZoneSummary {
+        patch,
+        like: raw.like,
+        gaps: gaps(&raw, read.is_some()),
+        shrinkage: None,
+        loop_radius_mm: None,
+        springs_mm: None,
+        worn_sd_mm: None,
+        unread_sd_mm: None,
+        let_go_sd_mm: None,
+        strands: None,
+        strands_differ: None,
+        read_sd_mm: None,
+        curl_off: None,
+    };
+    let Some(read) = read else { return nothing };
+    let belief = learn::fit(&read);
+    let present = read.present_mm;
+    let worn_sd = |belief: &Belief| belief.sd_of(|model| model.worn_mm(present, WornStyle::AsItSprings));
+    let (shrinkage, _) = learn::shrinkage(&read, &belief);
     ZoneSummary {
-        zone,
-        gaps,
-        shrinkage: read.map(|z| z.shrinkage()),
-        loop_radius_mm: belief.as_ref().map(|b| b.model().loop_radius_mm),
-        springs_mm: belief.as_ref().zip(read).map(|(b, z)| {
-            let model = b.model();
-            let worn = |fibre: f64| model.worn_mm(fibre, WornStyle::AsItSprings);
-            // The same part of the hair, before and after what hung from it was taken off.
-            let off = TAKEN_OFF_MM.min(0.5 * z.stretched_mm);
-            let rest = z.stretched_mm - off;
-            worn(z.stretched_mm) * rest / z.stretched_mm - worn(rest)
-        }),
-        worn_sd_mm: belief
-            .zip(read)
-            .map(|(b, z)| b.sd_of(|model| model.worn_mm(z.stretched_mm, WornStyle::AsItSprings))),
-        unread_sd_mm: read.map(|z| {
-            let unread = learn::Belief::prior(z.diameter_um);
-            unread.sd_of(|model| model.worn_mm(z.stretched_mm, WornStyle::AsItSprings))
-        }),
-        strands: read.map(|z| z.strands),
-        strands_differ: read.map(|z| z.strands_differ * z.shrinkage() * (1.0 - z.shrinkage())),
-        curl_off: read.as_ref().and_then(learn::curl_off),
+        shrinkage: Some(shrinkage),
+        loop_radius_mm: Some(belief.model().loop_radius_mm),
+        springs_mm: Some(springs_mm(&belief.model(), present)),
+        worn_sd_mm: Some(worn_sd(&belief)),
+        unread_sd_mm: Some(worn_sd(&Belief::prior(read.diameter_um))),
+        let_go_sd_mm: learn::once_let_go(&read, &belief).map(|read| worn_sd(&learn::fit(&read))),
+        strands: Some(read.strands),
+        strands_differ: Some(read.strands_differ * shrinkage * (1.0 - shrinkage)),
+        read_sd_mm: read.read_again.then_some(read.sprung_sd_mm),
+        curl_off: learn::curl_off(&read),
+        ..nothing
     }
+}
+
+fn gaps(raw: &RawZoneReading, known: bool) -> Vec<Gap> {
+    if raw.like.is_some() {
+        return if known { Vec::new() } else { vec![Gap::Like] };
+    }
+    [
+        (Gap::Stretched, raw.stretched_mm.is_none()),
+        (Gap::Sprung, raw.sprung_mm.is_none()),
+        (Gap::Width, raw.width_um.is_none() && raw.width_class.is_none()),
+    ]
+    .into_iter()
+    .filter_map(|(gap, open)| open.then_some(gap))
+    .collect()
+}
+
+/// By how much the same part of the hair springs up, worn, when what hangs from it is taken off, mm.
+fn springs_mm(model: &LengthModel, present_mm: f64) -> f64 {
+    let worn = |fibre: f64| model.worn_mm(fibre, WornStyle::AsItSprings);
+    let off = TAKEN_OFF_MM.min(0.5 * present_mm);
+    let rest = present_mm - off;
+    worn(present_mm) * rest / present_mm - worn(rest)
 }
 
 #[cfg(test)]
@@ -342,26 +324,10 @@ mod tests {
     fn unusual_of(lengths: impl Fn(Zone) -> (f64, f64), girths: &[(f64, f64)]) -> Vec<Unusual> {
         let zones = Zone::ALL.map(|zone| {
             let (stretched, sprung) = lengths(zone);
-            (zone, RawZoneReading { strands: 5, ..RawZoneReading::measured(stretched, sprung) })
+            (zone.into(), RawZoneReading { strands: 5, ..RawZoneReading::measured(stretched, sprung) })
         });
         let girths = girths.iter().map(|&(from_tie_mm, girth_mm)| Girth { from_tie_mm, girth_mm }).collect();
         summarise(&RawReading { zones: zones.into(), girths, ..RawReading::default() }).unusual
-    }
-
-    #[test]
-    fn marks_lie_on_the_scalp_on_the_side_they_are_on() {
-        use crate::reading::Spot;
-        let spot =
-            Spot { kind: SpotKind::Breakage, at: Landmark::TempleRight, reach_mm: 25.0, strength: 0.4 };
-        let marked = summarise(&RawReading { spots: vec![spot], ..RawReading::default() }).marks;
-        let [mark] = &marked[..] else { panic!("one mark") };
-        assert_eq!((mark.what, mark.number, mark.reach_mm), (MarkedAs::Spot(SpotKind::Breakage), 0, 25.0));
-        let whole = summarise(&RawReading::default());
-        assert_eq!(whole.landmarks.len(), Landmark::ALL.len());
-        assert!(
-            whole.landmarks.iter().any(|each| each.landmark == Landmark::TempleRight && each.at == mark.at)
-        );
-        assert!(mark.at[0] < -50.0 && mark.at[2] > 0.0, "the client's right temple: {:?}", mark.at);
     }
 
     #[test]
@@ -370,8 +336,12 @@ mod tests {
         let found = |soaks_s, wet_sprung_mm| {
             let raw = RawZoneReading { wet_sprung_mm, ..RawZoneReading::measured(300.0, 180.0) };
             let surface = HairSurface { feel: Feel::Dry, soaks_s: Some(soaks_s) };
-            summarise(&RawReading { zones: [(Zone::Top, raw)].into(), surface, ..RawReading::default() })
-                .unusual
+            summarise(&RawReading {
+                zones: [(Zone::Top.into(), raw)].into(),
+                surface,
+                ..RawReading::default()
+            })
+            .unusual
         };
         let asks = |found: &[Unusual]| found.iter().any(|each| matches!(each, Unusual::SoaksOddly { .. }));
         assert!(found(2.0, None).contains(&Unusual::SoaksOddly { fast: true, unmeasured: 1 }));
@@ -384,22 +354,45 @@ mod tests {
     fn strands_that_differ_and_curl_that_contradicts_the_lengths_are_said() {
         use crate::reading::{Again, StrandPair};
         let kinds = |raw: RawZoneReading| {
-            summarise(&RawReading { zones: [(Zone::Top, raw)].into(), ..RawReading::default() }).unusual
+            summarise(&RawReading { zones: [(Zone::Top.into(), raw)].into(), ..RawReading::default() })
+                .unusual
         };
-        let pairs = [90.0, 230.0, 100.0].map(|sprung_mm| StrandPair { stretched_mm: 300.0, sprung_mm });
+        let pairs =
+            [90.0, 230.0, 100.0].map(|sprung_mm| StrandPair { stretched_mm: 300.0, sprung_mm, same: false });
         let again = Again::try_from(pairs.to_vec()).expect("three");
         let apart = kinds(RawZoneReading { again, ..RawZoneReading::measured(300.0, 200.0) });
         assert!(
             apart
                 .iter()
-                .any(|each| matches!(each, Unusual::StrandsDiffer { zone: Zone::Top, by } if *by > 0.1))
+                .any(|each| matches!(each, Unusual::StrandsDiffer { patch: Patch { zone: Zone::Top, .. }, by } if *by > 0.1))
         );
         let looser = kinds(RawZoneReading {
             loop_mm: Some(380.0),
             strands: 10,
             ..RawZoneReading::measured(100.0, 20.0)
         });
-        assert!(looser.contains(&Unusual::CurlDisagrees { zone: Zone::Top, looser: true }), "{looser:?}");
+        assert!(
+            looser.contains(&Unusual::CurlDisagrees { patch: Zone::Top.into(), looser: true }),
+            "{looser:?}"
+        );
+    }
+
+    #[test]
+    fn air_that_changes_how_dry_hair_hangs_is_said() {
+        use crate::reading::RoomAir;
+        let found = |pct: f64, raw: RawZoneReading| {
+            let room = RoomAir { humidity_pct: Some(pct), ..RoomAir::default() };
+            let zones = [(Zone::Top.into(), raw)].into();
+            let found = summarise(&RawReading { zones, room, ..RawReading::default() }).unusual;
+            found.into_iter().find_map(|each| match each {
+                Unusual::AirApart { damp, .. } => Some(damp),
+                _ => None,
+            })
+        };
+        let dry = RawZoneReading::measured(300.0, 180.0);
+        assert_eq!([85.0, 55.0, 25.0].map(|pct| found(pct, dry)), [Some(true), None, Some(false)]);
+        let wet = RawZoneReading { moisture: Moisture::Wet, ..dry };
+        assert_eq!(found(85.0, wet), None, "wet hair is wet in any air");
     }
 
     #[test]
@@ -415,7 +408,7 @@ mod tests {
             _ => None,
         });
         let (most, least, by) = differs.expect("they differ");
-        assert!(most == Zone::Nape && least != Zone::Nape && (by - 13.0 / 30.0).abs() < 1e-9);
+        assert!(most.zone == Zone::Nape && least.zone != Zone::Nape && (by - 13.0 / 30.0).abs() < 1e-9);
     }
 
     #[test]

@@ -1,9 +1,7 @@
 //! The zones of the head and what is measured in one of them.
 
-use super::{Again, CurlWord, Sources};
-use crate::constants::{
-    STRAND_LOGIT_SD, STRAND_SD_WORTH, TAPE_SD_MM, WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM,
-};
+use super::{Again, CurlWord, Patch, Sources};
+use crate::constants::{WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use serde::de::Error;
@@ -109,11 +107,15 @@ impl WidthClass {
     }
 }
 
-/// What has been measured in one zone so far.
+/// What has been measured in one zone, or half of one, so far.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct RawZoneReading {
+    /// Its hair is of the same kind as the hair there, and is read with it: only how long it is and how dense it grows
+    /// can be of its own.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub like: Option<Patch>,
     /// A strand pulled straight, mm, 10 to 2,500.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub stretched_mm: Option<f64>,
@@ -174,6 +176,7 @@ impl Default for RawZoneReading {
     /// Nothing measured yet, one strand at a time.
     fn default() -> Self {
         Self {
+            like: None,
             stretched_mm: None,
             sprung_mm: None,
             wet_sprung_mm: None,
@@ -222,153 +225,32 @@ impl RawZoneReading {
         }
         faults.take("again", self.again.check());
         faults.take("with", self.with.check());
-        faults.or(())
-    }
-}
-
-/// What was seen of a zone's curl.
-#[derive(Debug, Clone, Copy, PartialEq, Default)]
-pub struct CurlSeen {
-    /// Width of a loop at the free end, mm.
-    pub loop_mm: Option<f64>,
-    /// Turns along a strand.
-    pub turns: Option<f64>,
-    /// In a word, where no loop was measured.
-    pub word: Option<CurlWord>,
-}
-
-/// A zone that has been measured: possible, and complete enough to compute with.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct ZoneReading {
-    /// Pulled straight, mm: the fibre length.
-    pub stretched_mm: f64,
-    /// Let go, mm.
-    pub sprung_mm: f64,
-    /// Moisture at which `sprung_mm` was measured.
-    pub moisture: Moisture,
-    /// Let go when wet, mm.
-    pub wet_sprung_mm: Option<f64>,
-    /// Fibre diameter, µm; medium where it wasn't read.
-    pub diameter_um: f64,
-    /// Strands averaged.
-    pub strands: u32,
-    /// How much strands of the zone differ: standard deviation of the logit of sprung over stretched.
-    pub strands_differ: f64,
-    /// The curl as the eye told it.
-    pub curl: CurlSeen,
-    /// One standard error of a reading of the stretched length, mm.
-    pub stretched_sd_mm: f64,
-    /// One standard error of a reading of the sprung length, mm.
-    pub sprung_sd_mm: f64,
-    /// One standard error of a reading of the sprung length when wet, mm.
-    pub wet_sprung_sd_mm: f64,
-}
-
-impl ZoneReading {
-    /// Share of its length the hair loses when it is let go, 0 to 1.
-    pub fn shrinkage(&self) -> f64 {
-        1.0 - self.sprung_mm / self.stretched_mm
-    }
-}
-
-impl TryFrom<&RawZoneReading> for ZoneReading {
-    type Error = FieldErrors;
-
-    fn try_from(raw: &RawZoneReading) -> Result<Self, FieldErrors> {
-        raw.check()?;
-        let mut faults = FieldErrors::default();
-        for (field, value) in [("stretched_mm", raw.stretched_mm), ("sprung_mm", raw.sprung_mm)] {
-            if value.is_none() {
-                faults.push(field, Problem::Missing);
+        if let Some(like) = self.like {
+            for field in self.tells_the_kind() {
+                faults.push(field, Problem::Contradicts { why: format!("is read with {like}") });
             }
         }
-        let class = raw.width_class.unwrap_or(WidthClass::Medium);
-        let first = (raw.stretched_mm.unwrap_or_default(), raw.sprung_mm.unwrap_or_default());
-        let strands = Strands::of(first, raw);
-        faults.or(Self {
-            stretched_mm: strands.stretched_mm,
-            sprung_mm: strands.sprung_mm,
-            moisture: raw.moisture,
-            wet_sprung_mm: raw.wet_sprung_mm,
-            diameter_um: raw.width_um.unwrap_or(class.diameter_um()),
-            strands: strands.count,
-            strands_differ: strands.differ,
-            curl: CurlSeen {
-                loop_mm: raw.loop_mm,
-                turns: raw.turns,
-                word: raw.curl.filter(|_| raw.loop_mm.is_none()),
-            },
-            stretched_sd_mm: raw.with.stretched_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
-            sprung_sd_mm: raw.with.sprung_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
-            wet_sprung_sd_mm: raw.with.wet_sprung_mm.map_or(TAPE_SD_MM.value, |source| source.sd),
-        })
-    }
-}
-
-/// The strands of a zone, put together.
-struct Strands {
-    stretched_mm: f64,
-    sprung_mm: f64,
-    count: u32,
-    differ: f64,
-}
-
-impl Strands {
-    /// The first figures stand for as many strands as were averaged in them.
-    fn of(first: (f64, f64), raw: &RawZoneReading) -> Self {
-        let averaged = f64::from(raw.strands);
-        let all = || {
-            [(first, averaged)]
-                .into_iter()
-                .chain(raw.again.pairs().map(|p| ((p.stretched_mm, p.sprung_mm), 1.0)))
-        };
-        let count: f64 = all().map(|(_, weight)| weight).sum();
-        let mean =
-            |of: fn((f64, f64)) -> f64| all().map(|(pair, weight)| weight * of(pair)).sum::<f64>() / count;
-        // In the logit; what hardly shrinks at all is kept off its end.
-        let logit = |(stretched, sprung): (f64, f64)| {
-            let share = (sprung / stretched).clamp(0.005, 0.995);
-            (share / (1.0 - share)).ln()
-        };
-        let middle = all().map(|(pair, weight)| weight * logit(pair)).sum::<f64>() / count;
-        let freedom = raw.again.pairs().count() as f64;
-        let seen: f64 = all().map(|(pair, weight)| weight * (logit(pair) - middle).powi(2)).sum();
-        // What strands of a zone usually differ by counts as so many strands that were seen before.
-        let (usual, worth) = (STRAND_LOGIT_SD.value, STRAND_SD_WORTH.value);
-        Self {
-            stretched_mm: mean(|pair| pair.0),
-            sprung_mm: mean(|pair| pair.1),
-            count: count as u32,
-            differ: ((worth * usual * usual + seen) / (worth + freedom)).sqrt(),
-        }
-    }
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-    use crate::reading::StrandPair;
-
-    fn zone(strands: u32, again: &[(f64, f64)]) -> ZoneReading {
-        let pairs: Vec<StrandPair> =
-            again.iter().map(|&(stretched_mm, sprung_mm)| StrandPair { stretched_mm, sprung_mm }).collect();
-        let again = Again::try_from(pairs).expect("few");
-        ZoneReading::try_from(&RawZoneReading { strands, again, ..RawZoneReading::measured(300.0, 150.0) })
-            .expect("complete")
+        faults.or(())
     }
 
-    #[test]
-    fn strands_measured_one_by_one_are_averaged_with_what_was_averaged_before() {
-        let read = zone(2, &[(330.0, 180.0)]);
-        assert_eq!((read.stretched_mm, read.sprung_mm, read.strands), (310.0, 160.0, 3));
-        assert_eq!(zone(1, &[]).strands_differ, STRAND_LOGIT_SD.value, "one strand tells no spread");
+    /// The fields given that tell what kind of hair it is.
+    fn tells_the_kind(&self) -> impl Iterator<Item = &'static str> {
+        [
+            ("sprung_mm", self.sprung_mm.is_some()),
+            ("wet_sprung_mm", self.wet_sprung_mm.is_some()),
+            ("width_um", self.width_um.is_some()),
+            ("width_class", self.width_class.is_some()),
+            ("loop_mm", self.loop_mm.is_some()),
+            ("turns", self.turns.is_some()),
+            ("curl", self.curl.is_some()),
+            ("again", !self.again.is_empty()),
+        ]
+        .into_iter()
+        .filter_map(|(field, given)| given.then_some(field))
     }
 
-    #[test]
-    fn strands_that_agree_make_a_zone_surer_and_strands_that_do_not_less_sure() {
-        let alike = zone(1, &[(300.0, 150.0), (310.0, 155.0), (290.0, 145.0), (300.0, 150.0)]);
-        let apart = zone(1, &[(300.0, 80.0), (300.0, 230.0), (300.0, 100.0), (300.0, 210.0)]);
-        assert!(alike.strands_differ < STRAND_LOGIT_SD.value);
-        assert!(apart.strands_differ > 3.0 * STRAND_LOGIT_SD.value, "{}", apart.strands_differ);
+    /// Whether anything says how much it curls.
+    pub(super) fn tells_the_curl(&self) -> bool {
+        self.tells_the_kind().any(|field| !matches!(field, "width_um" | "width_class"))
     }
 }

@@ -1,6 +1,6 @@
 //! Visits, and the documents of their stages.
 
-use crate::figures::{FigureRow, figures, zone_named};
+use crate::figures::{FigureRow, figures, patch_named};
 use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
 use actix_web::{HttpResponse, get, post, put, web};
 use chrono::NaiveDate;
@@ -55,16 +55,16 @@ pub async fn begin_visit(
 #[utoipa::path(tag = "visits", responses(
     (status = 200, body = Vec<FigureRow>), (status = 404, body = ProblemDetails)
 ))]
-#[get("/api/visits/{id}/figures/{zone}")]
+#[get("/api/visits/{id}/figures/{patch}")]
 pub async fn figures_of_zone(
     person: SignedIn,
     state: web::Data<State>,
     path: web::Path<(Uuid, String)>,
 ) -> Result<web::Json<Vec<FigureRow>>, Refusal> {
-    let (id, zone) = path.into_inner();
-    let (actor, zone) = (person.actor(), zone_named(&zone).ok_or(Refusal::NotFound)?);
+    let (id, patch) = path.into_inner();
+    let (actor, patch) = (person.actor(), patch_named(&patch).ok_or(Refusal::NotFound)?);
     state.store.visit(&actor, id).await?;
-    Ok(web::Json(figures(&state.store.versions(&actor, id, Stage::Read).await?, zone)))
+    Ok(web::Json(figures(&state.store.versions(&actor, id, Stage::Read).await?, patch)))
 }
 
 /// What a visit's reading says beside the client's last one before it.

@@ -4,7 +4,7 @@
 use csv::{ReaderBuilder, StringRecord, Trim};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
-use spirel_core::reading::{RawZoneReading, Zone};
+use spirel_core::reading::{Patch, RawReading, RawZoneReading};
 use spirel_core::{FieldErrors, Problem};
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
@@ -19,8 +19,10 @@ const MOST_COLUMNS: usize = 60;
 pub enum CsvField {
     /// Left out.
     Ignored,
-    /// Which zone a row is of.
+    /// Which zone, or half of one, a row is of.
     Zone,
+    /// The zone whose hair it is like.
+    Like,
     /// Stretched length.
     StretchedMm,
     /// Length let go.
@@ -47,7 +49,8 @@ pub enum CsvField {
 
 impl CsvField {
     /// The member of a zone's reading, and words by which other people's headings name it, of which all must be there.
-    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 11] = [
+    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 12] = [
+        (Self::Like, "like", &[&["like"], &["same as"]]),
         (Self::WetSprungMm, "wet_sprung_mm", &[&["wet", "spr"], &["wet", "let go"]]),
         (Self::StretchedMm, "stretched_mm", &[&["stretch"], &["pulled"]]),
         (Self::SprungMm, "sprung_mm", &[&["sprung"], &["spring"], &["let go"]]),
@@ -167,7 +170,7 @@ pub struct CsvReading {
     /// What each column is taken for.
     pub columns: Vec<CsvColumn>,
     /// The zones with what was taken.
-    pub zones: BTreeMap<Zone, RawZoneReading>,
+    pub zones: BTreeMap<Patch, RawZoneReading>,
     /// What was not.
     pub refused: Vec<CsvRefusal>,
 }
@@ -220,7 +223,7 @@ fn guessed(headings: &StringRecord) -> Vec<CsvColumn> {
 
 struct Found {
     columns: Vec<CsvColumn>,
-    zones: BTreeMap<Zone, RawZoneReading>,
+    zones: BTreeMap<Patch, RawZoneReading>,
     refused: Vec<CsvRefusal>,
 }
 
@@ -228,12 +231,18 @@ impl Found {
     fn take(&mut self, row: &StringRecord, line: u64) {
         let at = |field: CsvField| self.columns.iter().position(|column| column.field == field);
         let named = at(CsvField::Zone).and_then(|i| row.get(i)).unwrap_or_default();
-        let key = named.to_lowercase().replace([' ', '-'], "_").replace(',', "");
-        let Ok(zone) = serde_json::from_value::<Zone>(json!(key)) else {
-            let said = "names no zone that is known here".to_owned();
-            self.refused.push(CsvRefusal { line, heading: None, found: named.to_owned(), said });
-            return;
+        let mut refuse_row = |said: &str| {
+            self.refused.push(CsvRefusal { line, heading: None, found: named.to_owned(), said: said.into() })
         };
+        let Ok(zone) = serde_json::from_value::<Patch>(json!(patch_key(named))) else {
+            return refuse_row("names no zone that is known here");
+        };
+        let mut beside = self.zones.clone();
+        beside.insert(zone, RawZoneReading::default());
+        let beside = RawReading { zones: beside, ..RawReading::default() };
+        if beside.patches().all(|patch| patch != zone) || beside.patches().count() < beside.zones.len() {
+            return refuse_row("is read another way in a row above: whole, or in other halves");
+        }
         let mut read = json!(self.zones.get(&zone).copied().unwrap_or_default());
         for (column, cell) in self.columns.iter().zip(row) {
             let (Some(member), false) = (column.field.member(), cell.is_empty()) else { continue };
@@ -266,7 +275,15 @@ impl Found {
     }
 }
 
+/// A zone's or a half's name as people write it.
+fn patch_key(named: &str) -> String {
+    named.to_lowercase().replace([' ', '-'], "_").replace(',', "")
+}
+
 fn value_of(column: &CsvColumn, cell: &str) -> Result<Value, String> {
+    if column.field == CsvField::Like {
+        return Ok(json!(patch_key(cell)));
+    }
     if column.field.is_word() {
         return Ok(json!(cell.to_lowercase()));
     }
@@ -285,6 +302,7 @@ fn value_of(column: &CsvColumn, cell: &str) -> Result<Value, String> {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use spirel_core::reading::Zone;
 
     fn read(text: &str) -> CsvReading {
         CsvTable { text: text.into(), columns: None }.read().expect("a table")
@@ -300,10 +318,10 @@ mod tests {
         use CsvField::{Ignored, SprungMm, StretchedMm, WetSprungMm, WidthUm, Zone as Area};
         assert_eq!(fields, [Area, StretchedMm, SprungMm, WetSprungMm, WidthUm, Ignored]);
         assert!(taken.refused.is_empty(), "{:?}", taken.refused);
-        let back = taken.zones[&Zone::BackUpper];
+        let back = taken.zones[&Zone::BackUpper.into()];
         assert_eq!((back.stretched_mm, back.sprung_mm), (Some(241.0), Some(120.5)));
         assert_eq!((back.wet_sprung_mm, back.width_um), (Some(165.1), Some(71.0)));
-        assert_eq!(taken.zones[&Zone::Nape].stretched_mm, Some(200.0));
+        assert_eq!(taken.zones[&Zone::Nape.into()].stretched_mm, Some(200.0));
     }
 
     #[test]
@@ -324,9 +342,26 @@ mod tests {
                 (4, None, "names no zone that is known here"),
             ]
         );
-        let top = taken.zones[&Zone::Top];
+        let top = taken.zones[&Zone::Top.into()];
         assert_eq!((top.stretched_mm, top.sprung_mm, top.strands), (Some(300.0), Some(150.0), 2));
-        assert_eq!(taken.zones[&Zone::Crown].sprung_mm, None);
+        assert_eq!(taken.zones[&Zone::Crown.into()].sprung_mm, None);
+    }
+
+    #[test]
+    fn halves_and_zones_like_others_are_read_and_what_is_read_two_ways_is_refused() {
+        let taken = read(
+            "zone,like,stretched_mm,sprung_mm\nLeft side front,,300,150\nLeft side behind,,300,240\n\
+             left side,,300,100\ncrown,,330,160\nback upper,Crown,300,\nnape,crown,,90\ntop,knee,,\n",
+        );
+        let like = |key: &str| taken.zones.iter().find(|(patch, _)| patch.key() == key).expect("taken").1;
+        assert_eq!(like("left_side_front").sprung_mm, Some(150.0));
+        assert_eq!(
+            (like("back_upper").like, like("back_upper").stretched_mm),
+            (Some(Zone::Crown.into()), Some(300.0))
+        );
+        let said: Vec<(u64, Option<&str>)> =
+            taken.refused.iter().map(|r| (r.line, r.heading.as_deref())).collect();
+        assert_eq!(said, [(4, None), (7, Some("sprung_mm")), (8, Some("like"))]);
     }
 
     #[test]
@@ -340,7 +375,7 @@ mod tests {
             column("b", CsvField::SprungMm),
         ];
         let taken = CsvTable { text: text.clone(), columns: Some(columns.clone()) }.read().expect("a table");
-        assert_eq!(taken.zones[&Zone::Nape], RawZoneReading::measured(200.0, 90.0));
+        assert_eq!(taken.zones[&Zone::Nape.into()], RawZoneReading::measured(200.0, 90.0));
         let few = CsvTable { text, columns: Some(columns[..2].to_vec()) }.read().expect_err("one is missing");
         assert_eq!(few.0[0].field, "columns");
         for text in ["", &"a,".repeat(70)] {

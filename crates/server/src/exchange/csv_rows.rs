@@ -1,4 +1,4 @@
-//! The CSV form of a visit: a row a zone, with what was read, what is wished and the advised mark. Lengths are mm.
+//! The CSV form of a visit: a row a zone, or half of one, with what was read, what is wished and the advised mark. Lengths are mm.
 //! Strands measured one by one don't go into a row a zone: the JSON has them.
 //! It holds names of ours and numbers only, so no cell can be taken for a formula.
 
@@ -8,15 +8,16 @@ use serde::Serialize;
 use spirel_core::FieldErrors;
 use spirel_core::fibre::{Comb, Moisture};
 use spirel_core::head::Point;
-use spirel_core::mark::{Mark, MarkSheet, Outcome, mark_sheet};
-use spirel_core::reading::{CurlWord, WidthClass, Zone};
+use spirel_core::mark::{Mark, MarkSheet, Outcome, SheetZone, mark_sheet};
+use spirel_core::reading::{CurlWord, Patch, WidthClass};
 use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 
 /// One zone.
 #[derive(Serialize)]
 struct Row {
-    zone: Zone,
+    zone: Patch,
+    like: Option<Patch>,
     stretched_mm: Option<f64>,
     sprung_mm: Option<f64>,
     wet_sprung_mm: Option<f64>,
@@ -47,8 +48,8 @@ struct Row {
 pub fn csv_of(file: &VisitFile, unit: LengthUnit) -> Result<String, Refusal> {
     let sheet = sheet_of(file, unit)?;
     let mut table = csv::Writer::from_writer(Vec::new());
-    for zone in Zone::ALL {
-        table.serialize(row(file, &sheet, zone)).map_err(|_| Refusal::Defect)?;
+    for marked in &sheet.zones {
+        table.serialize(row(file, marked)).map_err(|_| Refusal::Defect)?;
     }
     let bytes = table.into_inner().map_err(|_| Refusal::Defect)?;
     String::from_utf8(bytes).map_err(|_| Refusal::Defect)
@@ -59,16 +60,17 @@ fn sheet_of(file: &VisitFile, unit: LengthUnit) -> Result<MarkSheet, FieldErrors
     mark_sheet(&file.read.clone().unwrap_or_default(), &file.aim.clone().unwrap_or_default(), worn, unit)
 }
 
-fn row(file: &VisitFile, sheet: &MarkSheet, zone: Zone) -> Row {
-    let read = file.read.as_ref().and_then(|read| read.zones.get(&zone));
-    let lands = file.aim.as_ref().and_then(|aim| aim.zones.get(&zone)).map(|wish| wish.lands);
-    let result = sheet.zones.iter().find(|z| z.zone == zone).and_then(|z| z.result.as_ref());
+fn row(file: &VisitFile, marked: &SheetZone) -> Row {
+    let read = file.read.as_ref().and_then(|read| read.zones.get(&marked.patch));
+    let lands = file.aim.as_ref().and_then(|aim| aim.zones.get(&marked.zone)).map(|wish| wish.lands);
+    let result = marked.result.as_ref();
     let mark: Option<Mark> = result.and_then(|result| {
         let advised = result.advised?;
         result.states.iter().find(|state| state.state == advised)?.mark
     });
     Row {
-        zone,
+        zone: marked.patch,
+        like: read.and_then(|r| r.like),
         stretched_mm: read.and_then(|r| r.stretched_mm),
         sprung_mm: read.and_then(|r| r.sprung_mm),
         wet_sprung_mm: read.and_then(|r| r.wet_sprung_mm),

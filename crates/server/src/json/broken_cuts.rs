@@ -28,7 +28,7 @@ fn value_at<'a>(document: &'a mut Value, place: &[String]) -> &'a mut Value {
 }
 
 fn small_head() -> Hair {
-    let zones = BTreeMap::from([(Zone::Top, RawZoneReading::measured(300.0, 200.0))]);
+    let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(300.0, 200.0))]);
     let reading = RawReading { zones, ..RawReading::default() };
     HairRequest { roots: 256, ..HairRequest::new(reading) }.grow().expect("possible")
 }

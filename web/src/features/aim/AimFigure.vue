@@ -42,8 +42,10 @@ const strands = computed(() =>
   ZONES.map((name) => {
     const { side, across } = STRANDS[name];
     const root = props.figure.zones.find((z) => z.zone === name)!;
-    const sheet = props.marks?.zones.find((z) => z.zone === name);
-    const result = sheet?.result;
+    // Of a zone that is read in halves the one that hangs lowest shows where its hair ends.
+    const sheets = props.marks?.zones.filter((z) => z.zone === name) ?? [];
+    const ends = sheets.flatMap(({ present }) => (present ? [present.height_mm] : []));
+    const result = sheets.find((sheet) => sheet.result)?.result;
     const wish = props.aim.zones[name];
     const height = (place: Place) => placeHeight(props.figure, place);
     const x = centre(side) + across * props.figure.half_breadth_mm;
@@ -54,7 +56,7 @@ const strands = computed(() =>
       x,
       y,
       root,
-      now: sheet?.present ? -sheet.present.height_mm : undefined,
+      now: ends.length > 0 ? -Math.min(...ends) : undefined,
       lands: wish ? -(computedEnd ?? height(wish.lands)) : undefined,
       shortest: wish?.shortest ? -height(wish.shortest) : undefined,
       place: wish?.lands,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Place, SheetZone, Zone, ZoneAim } from "@/api";
-import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
+import { SaveState, bodyOf, useStage, useUndoKeys, useVisit, wornOf } from "@/features/visit";
 import { askFigure, askMarks } from "@/shared/ask";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
@@ -24,8 +24,7 @@ const zone = ref<Zone>(ZONES.find((name) => aim.value.zones[name]) ?? "left_side
 const locked = computed(() => !document.editable.value);
 
 const reading = computed(() => bodyOf(visit.value, "read"));
-const worn = computed(() => bodyOf(visit.value, "talk").worn);
-const frontStraight = computed(() => bodyOf(visit.value, "talk").front_straight);
+const worn = computed(() => wornOf(visit.value));
 const figure = useComputed(
   "figure",
   computed(() => reading.value.measures ?? {}),
@@ -36,8 +35,7 @@ const marks = useComputed(
   computed(() => ({
     reading: reading.value,
     aim: aim.value,
-    worn: worn.value,
-    front_straight: frontStraight.value,
+    ...worn.value,
     unit: unit.value,
   })),
   askMarks,
@@ -94,8 +92,8 @@ const odds = computed({
   set: (value: string) => (aim.value = { ...aim.value, risk: 1 / Number(value) }),
 });
 
-const sheet = (name: Zone): SheetZone | undefined => marks.data.value?.zones.find((z) => z.zone === name);
-const read = (name: Zone) => Boolean(reading.value.zones?.[name]?.stretched_mm && reading.value.zones[name]?.sprung_mm);
+/** A zone that is read in halves has two. */
+const sheets = (name: Zone): SheetZone[] => marks.data.value?.zones.filter((z) => z.zone === name) ?? [];
 const fault = (field: string) => {
   const said = document.faultAt(`zones.${zone.value}.${field}.below_mm`);
   return said ? t("field.fault", { said }) : undefined;
@@ -103,21 +101,29 @@ const fault = (field: string) => {
 
 /** What keeps a wish from being computed although its zone is read. */
 const contradiction = computed(() => {
-  const found = sheet(zone.value)?.missing.find(
+  const found = sheets(zone.value)[0]?.missing.find(
     (m) => m.field.startsWith("aim.") && (m.problem.kind === "contradicts" || m.problem.kind === "longer_than"),
   );
   if (!found) return undefined;
   return found.problem.kind === "longer_than" ? t("aim.shortestLonger") : t("aim.aboveRoot");
 });
 
+/** How long it is worn now; of a zone that is read in halves, of each. */
+function wornNow(name: Zone): string {
+  const said = sheets(name).flatMap(({ present }) => (present ? [say(present.worn_mm)] : []));
+  return said.length > 0 ? said.join(" · ") : "·";
+}
+
 function difference(name: Zone): string {
-  const { result, present } = sheet(name) ?? {};
   if (!aim.value.zones[name]) return "";
-  if (!read(name)) return t("aim.notRead");
-  if (!result || !present) return t("aim.look");
-  const mm = present.worn_mm - result.target_mm;
-  if (mm > 0.5) return t("aim.shorter", { length: say(mm) });
-  return mm < -0.5 ? t("aim.longer", { length: say(-mm) }) : t("aim.asItIs");
+  const said = sheets(name).map(({ result, present }) => {
+    if (!present) return t("aim.notRead");
+    if (!result) return t("aim.look");
+    const mm = present.worn_mm - result.target_mm;
+    if (mm > 0.5) return t("aim.shorter", { length: say(mm) });
+    return mm < -0.5 ? t("aim.longer", { length: say(-mm) }) : t("aim.asItIs");
+  });
+  return [...new Set(said)].join(" · ");
 }
 </script>
 
@@ -188,7 +194,7 @@ function difference(name: Zone): string {
                 {{ t(`zone.${name}`) }}
               </button>
             </th>
-            <td class="figure">{{ sheet(name)?.present ? say(sheet(name)!.present!.worn_mm) : "·" }}</td>
+            <td class="figure">{{ wornNow(name) }}</td>
             <td class="wish">{{ aim.zones[name] ? sayPlace(aim.zones[name]!.lands, unit, t) : "" }}</td>
             <td>{{ difference(name) }}</td>
           </tr>

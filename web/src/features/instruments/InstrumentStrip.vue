@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the instruments are doing: what is asked for next, what just came and where it went, and who is out of reach. */
-import type { Device, TakenField, Zone } from "@/api";
+import type { Device, Patch, TakenField } from "@/api";
+import { sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
@@ -8,7 +9,7 @@ import BatteryMark from "./BatteryMark.vue";
 import StandIns from "./StandIns.vue";
 import type { Intake } from "./useIntake";
 
-const props = defineProps<{ intake: Intake; zone: Zone; disabled: boolean }>();
+const props = defineProps<{ intake: Intake; patch: Patch; disabled: boolean }>();
 const { t } = useI18n();
 const { say } = useUnit();
 const { instruments, last, late, refusal, next } = props.intake;
@@ -40,7 +41,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
       <p v-else-if="mine.length === 0" class="soft">{{ t("instruments.none") }}</p>
       <template v-else>
         <p class="next">
-          <b>{{ t(`zone.${zone}`) }}</b>
+          <b>{{ sayPatch(patch, t) }}</b>
           <span>{{ next ? t(`instruments.next.${next}`) : t("instruments.done") }}</span>
         </p>
         <p v-for="device in unheard" :key="device.id" class="warning">
@@ -61,7 +62,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
             label: labelOf(last.device),
             figure: figure(last.field, last.value),
             was: before === undefined ? "" : t("instruments.was", { figure: figure(last.field, before) }),
-            place: t(`instruments.place.${last.field}`, { zone: t(`zone.${last.zone}`) }),
+            place: t(`instruments.place.${last.field}`, { zone: sayPatch(last.patch, t) }),
           })
         }}
         <button type="button" :disabled="disabled" @click="intake.back()">{{ t("instruments.back") }}</button>
@@ -84,7 +85,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
           })
         }}</span>
         <ElButton :disabled="disabled" @click="intake.settle(i, true)">
-          {{ t("instruments.takeLate", { zone: t(`zone.${zone}`) }) }}
+          {{ t("instruments.takeLate", { zone: sayPatch(patch, t) }) }}
         </ElButton>
         <ElButton @click="intake.settle(i, false)">{{ t("instruments.dropLate") }}</ElButton>
       </li>
@@ -116,7 +117,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
           </ElButton>
         </li>
       </ul>
-      <StandIns v-if="standIn" :instruments="instruments" :zone="zone" />
+      <StandIns v-if="standIn" :instruments="instruments" :patch="patch" />
     </details>
   </section>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Plays the hand on instruments that aren't there: where no real ones are, everything can be tried all the same. */
-import type { Device, Zone } from "@/api";
+import type { Device, Patch } from "@/api";
+import { sayPatch, zoneOf } from "@/shared/patches";
 import { useI18n } from "vue-i18n";
 import type { Instruments } from "./useInstruments";
 
-const props = defineProps<{ instruments: Instruments; zone: Zone }>();
+const props = defineProps<{ instruments: Instruments; patch: Patch }>();
 const { t } = useI18n();
 const { mine, send } = props.instruments;
 
@@ -15,7 +16,7 @@ const UNITS: { [kind: string]: readonly string[] } = {
   room: ["°C", "°F"],
 };
 const press = (device: Device, part: { pulled?: boolean; long?: boolean }) =>
-  send({ type: "press", device: device.id, zone: props.zone, pulled: false, long: false, ...part });
+  send({ type: "press", device: device.id, zone: zoneOf(props.patch), pulled: false, long: false, ...part });
 const set = (device: Device, part: { reach?: Device["reach"]; unit?: string }) =>
   send({ type: "set", device: device.id, ...part });
 </script>
@@ -23,7 +24,7 @@ const set = (device: Device, part: { reach?: Device["reach"]; unit?: string }) =
 <template>
   <fieldset v-if="mine.length > 0" class="stand-ins">
     <legend>{{ t("instruments.standIns") }}</legend>
-    <p class="soft small">{{ t("instruments.standInsHint", { zone: t(`zone.${zone}`) }) }}</p>
+    <p class="soft small">{{ t("instruments.standInsHint", { zone: sayPatch(patch, t) }) }}</p>
     <ul>
       <li v-for="device in mine" :key="device.id">
         <b>{{ device.label }}</b>

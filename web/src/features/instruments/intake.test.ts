@@ -1,9 +1,8 @@
-import type { RawReading, RawZoneReading } from "@/api";
+import type { RawZoneReading } from "@/api";
 import { describe, expect, it } from "vitest";
 import { onward, wanted, withFigure } from "./intake";
 
 const full = { stretched_mm: 300, sprung_mm: 150, width_um: 70, moisture: "dry", strands: 1 } as RawZoneReading;
-const reading = (zones: { [zone: string]: RawZoneReading }) => ({ measures: {}, zones }) as RawReading;
 
 describe("what instruments still have to say", () => {
   it("is what the paired ones give, in the order it is asked for", () => {
@@ -16,13 +15,16 @@ describe("what instruments still have to say", () => {
     expect(wanted(full, ["comb", "gauge"])).toEqual([]);
     expect(wanted({ ...full, sprung_mm: null }, ["comb"])).toEqual(["sprung_mm"]);
     expect(wanted(undefined, ["meter", "room"])).toEqual([]);
+    const alike: RawZoneReading = { moisture: "dry", strands: 1, like: "top" };
+    expect(wanted(alike, ["comb", "gauge"]), "its hair is read there").toEqual(["stretched_mm"]);
   });
 
   it("leads on round the head to the next zone that lacks something", () => {
-    expect(onward(reading({}), "crown", ["comb"])).toBe("crown");
-    expect(onward(reading({ crown: full }), "crown", ["comb"])).toBe("left_side");
-    expect(onward(reading({ right_side: full, fringe: full }), "right_side", ["comb"])).toBe("top");
-    expect(onward(reading({}), "crown", ["room"])).toBeUndefined();
+    expect(onward({}, "crown", ["comb"])).toBe("crown");
+    expect(onward({ crown: full }, "crown", ["comb"])).toBe("left_side");
+    expect(onward({ right_side: full, fringe: full }, "right_side", ["comb"])).toBe("top");
+    expect(onward({}, "crown", ["room"])).toBeUndefined();
+    expect(onward({ nape_left: full }, "nape_left", ["comb"])).toBe("nape_right");
   });
 });
 

@@ -1,6 +1,6 @@
 /** What paired instruments still have to say of a zone, and where the hand goes next. */
-import type { DeviceKind, Moisture, RawReading, RawZoneReading, TakenField, Zone } from "@/api";
-import { ZONES } from "@/shared/zones";
+import type { DeviceKind, Moisture, Patch, RawZoneReading, TakenField } from "@/api";
+import { BLANK, patchesOf, type ZoneReadings } from "@/shared/patches";
 
 /** What a kind of instrument gives of every zone. The meter and the room's weather are for when they are wanted. */
 const GIVES: { [K in DeviceKind]: readonly (keyof RawZoneReading & TakenField)[] } = {
@@ -13,22 +13,21 @@ const GIVES: { [K in DeviceKind]: readonly (keyof RawZoneReading & TakenField)[]
 
 const missing = (value: unknown) => value === undefined || value === null;
 
-/** What is still to be measured in a zone, in the order in which it is asked for. */
+/** What is still to be measured in a patch, in the order in which it is asked for. Of one that is like another only the length
+ * is its own; whoever wants more measures it all the same. */
 export function wanted(read: RawZoneReading | undefined, kinds: readonly DeviceKind[]): (keyof RawZoneReading)[] {
   const order = ["comb", "gauge", "scope"] as const;
   const fields = order.filter((kind) => kinds.includes(kind)).flatMap((kind) => GIVES[kind]);
-  return fields.filter((field) => missing(read?.[field]));
+  return fields.filter((field) => missing(read?.[field]) && (!read?.like || field === "stretched_mm"));
 }
 
 /** Where the hand goes once a zone is done: on round the head to the next that lacks something; nowhere when none does. */
-export function onward(reading: RawReading, from: Zone, kinds: readonly DeviceKind[]): Zone | undefined {
-  const zones = reading.zones as { [key: string]: RawZoneReading | undefined };
-  const at = ZONES.indexOf(from);
-  const round = [...ZONES.slice(at), ...ZONES.slice(0, at)];
-  return round.find((zone) => wanted(zones[zone], kinds).length > 0);
+export function onward(zones: ZoneReadings, from: Patch, kinds: readonly DeviceKind[]): Patch | undefined {
+  const all = patchesOf(zones);
+  const at = all.indexOf(from);
+  const round = [...all.slice(at), ...all.slice(0, at)];
+  return round.find((patch) => wanted(zones[patch], kinds).length > 0);
 }
-
-const BLANK: RawZoneReading = { moisture: "dry", strands: 1 };
 
 /** A zone with one figure as the core took it, the rest as it stands now. */
 export function withFigure(

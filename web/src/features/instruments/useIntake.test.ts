@@ -6,7 +6,7 @@ import {
   type ProblemDetails,
   type RawReading,
   type Taken,
-  type Zone,
+  type Patch,
 } from "@/api";
 import { askTake } from "@/shared/ask";
 import { beforeEach, describe, expect, it, vi } from "vitest";
@@ -25,13 +25,13 @@ vi.mock("./useInstruments", () => ({
 }));
 
 const length: Measured = { quantity: "length", value: 300, unit: "mm", pull_cn: 40 };
-const zone = ref<Zone>("top");
+const patch = ref<Patch>("top");
 const reading = ref<RawReading>({ zones: {} } as RawReading);
 
 function intake() {
-  zone.value = "top";
+  patch.value = "top";
   reading.value = { zones: {} } as RawReading;
-  return effectScope().run(() => useIntake(reading, zone, ref(true)))!;
+  return effectScope().run(() => useIntake(reading, patch, ref(true)))!;
 }
 /** Says it, and lets what follows from it happen. */
 async function say(kept = false) {
@@ -49,12 +49,12 @@ describe("what instruments say", () => {
     vi.mocked(askTake).mockResolvedValueOnce(taken("stretched_mm", 300)).mockResolvedValueOnce(taken("sprung_mm", 150));
     await say();
     expect(reading.value.zones?.top).toMatchObject({ stretched_mm: 300, with: { stretched_mm: { sd: 1 } } });
-    expect(zone.value).toBe("top");
+    expect(patch.value).toBe("top");
     await say();
-    expect(last.value).toMatchObject({ field: "sprung_mm", zone: "top", value: 150 });
-    expect(zone.value).toBe("crown");
+    expect(last.value).toMatchObject({ field: "sprung_mm", patch: "top", value: 150 });
+    expect(patch.value).toBe("crown");
     back();
-    expect(zone.value).toBe("top");
+    expect(patch.value).toBe("top");
     expect(reading.value.zones?.top?.sprung_mm).toBeUndefined();
     back();
     expect(reading.value.zones?.top).toBeUndefined();

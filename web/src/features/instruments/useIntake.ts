@@ -3,12 +3,13 @@ import {
   Refused,
   type Measured,
   type Moisture,
+  type Patch,
   type RawReading,
   type RawZoneReading,
   type TakenField,
-  type Zone,
 } from "@/api";
 import { askCount, askTake } from "@/shared/ask";
+import type { ZoneReadings } from "@/shared/patches";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import { onward, wanted, withFigure } from "./intake";
 import { useInstruments, type PictureMessage, type ValueMessage } from "./useInstruments";
@@ -17,7 +18,7 @@ import { useInstruments, type PictureMessage, type ValueMessage } from "./useIns
 export interface Landed {
   device: string;
   field: TakenField;
-  zone: Zone;
+  patch: Patch;
   value: number | Moisture;
   before: { read: RawZoneReading | undefined; room: RawReading["room"] };
 }
@@ -31,12 +32,12 @@ export interface Late {
 /** How many values can be taken back. */
 const STEPS = 50;
 
-export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: Ref<boolean>) {
+export function useIntake(reading: Ref<RawReading>, patch: Ref<Patch>, editable: Ref<boolean>) {
   const landed = shallowRef<Landed[]>([]);
   const late = shallowRef<Late[]>([]);
   /** Why the newest value was not taken; without words it waits among the late ones. */
   const refusal = ref<{ device: string; said?: string }>();
-  const now = ref<{ [zone: string]: Moisture | undefined }>({});
+  const now = ref<{ [patch: string]: Moisture | undefined }>({});
   let queue = Promise.resolve();
 
   const instruments = useInstruments({
@@ -50,8 +51,8 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
   }
 
   const kinds = computed(() => instruments.mine.value.map((each) => each.kind));
-  const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
-  const next = computed(() => wanted(zones.value[zone.value], kinds.value)[0]);
+  const zones = computed(() => (reading.value.zones ?? {}) as ZoneReadings);
+  const next = computed(() => wanted(zones.value[patch.value], kinds.value)[0]);
 
   async function value({ device, kept, measured }: ValueMessage) {
     if (kept) late.value = [...late.value, { device, measured }];
@@ -63,7 +64,7 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
     try {
       const count = await askCount(new Blob([bytes], { type: "image/png" }), side_mm);
       // The picture shows how wide hairs are, too: that stands in where nothing better will say it.
-      if (!kept && !kinds.value.includes("gauge") && !zones.value[zone.value]?.width_um)
+      if (!kept && !kinds.value.includes("gauge") && !zones.value[patch.value]?.width_um)
         await take(device, { quantity: "width", value: count.width_um, unit: "µm", sd: count.width_sd_um });
       const measured: Measured = {
         quantity: "density",
@@ -80,7 +81,7 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
   async function take(device: string, measured: Measured) {
     if (!editable.value) return;
     refusal.value = undefined;
-    const at = zone.value;
+    const at = patch.value;
     const before = { read: copy(zones.value[at]), room: copy(reading.value.room) };
     try {
       const taken = await askTake({
@@ -96,9 +97,9 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
       else zones.value[at] = withFigure(zones.value[at], taken.read, field);
       const figure = ofRoom ? taken.room[field] : field === "moisture" ? taken.now : taken.read[field];
       if (figure === undefined || figure === null) return;
-      landed.value = [...landed.value.slice(1 - STEPS), { device, field, zone: at, value: figure, before }];
+      landed.value = [...landed.value.slice(1 - STEPS), { device, field, patch: at, value: figure, before }];
       if (!ofRoom && field !== "moisture" && wanted(zones.value[at], kinds.value).length === 0)
-        zone.value = onward(reading.value, at, kinds.value) ?? at;
+        patch.value = onward(zones.value, at, kinds.value) ?? at;
     } catch (error) {
       refuse(device, error);
       // Nothing that was measured is lost because the server could not be asked.
@@ -118,9 +119,9 @@ export function useIntake(reading: Ref<RawReading>, zone: Ref<Zone>, editable: R
     landed.value = landed.value.slice(0, -1);
     refusal.value = undefined;
     if (last.field === "temperature_c" || last.field === "humidity_pct") reading.value.room = last.before.room;
-    else if (last.before.read) zones.value[last.zone] = last.before.read;
-    else delete reading.value.zones?.[last.zone];
-    zone.value = last.zone;
+    else if (last.before.read) zones.value[last.patch] = last.before.read;
+    else delete reading.value.zones?.[last.patch];
+    patch.value = last.patch;
   }
 
   /** Takes a late value into the zone the hand is at, or throws it away. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { HeldState, SheetZone, Zone } from "@/api";
+import type { HeldState, Patch, SheetZone } from "@/api";
 import { askStrand } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import { onComb } from "@/shared/lengths";
+import { sayPatch } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
-import { ZONES } from "@/shared/zones";
 import { onKeyStroke } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
@@ -31,30 +31,29 @@ const scaling = ref(false);
 const picture = ref<"strand" | "states">("strand");
 
 const zones = computed(() => sheet.data.value?.zones ?? []);
-/** The zone is part of the address, so that it can be linked to. */
-const zone = computed<Zone>({
+/** The zone, or half of one, is part of the address, so that it can be linked to. */
+const patch = computed<Patch>({
   get: () => {
-    const wanted = route.params.zone as Zone;
-    if (ZONES.includes(wanted)) return wanted;
+    const wanted = zones.value.find((each) => each.patch === route.params.zone);
     const cut = zones.value.find((each) => verdict(each, stateOf(each)).kind === "cut");
-    return (cut ?? zones.value.find((each) => each.result))?.zone ?? "fringe";
+    return (wanted ?? cut ?? zones.value.find((each) => each.result))?.patch ?? "fringe";
   },
   set: (name) => void router.replace({ name: "mark", params: { visit: visit.value.id, zone: name } }),
 });
-const here = computed(() => zones.value.find((each) => each.zone === zone.value));
+const here = computed(() => zones.value.find((each) => each.patch === patch.value));
 
 // What a person looks at stays theirs while they go round the head; until then each zone shows what is advised for it.
-const chosen = ref<Partial<Record<Zone, HeldState>>>({});
-const compared = ref<Partial<Record<Zone, HeldState>>>({});
+const chosen = ref<Partial<Record<Patch, HeldState>>>({});
+const compared = ref<Partial<Record<Patch, HeldState>>>({});
 const MEDIUM: HeldState = { moisture: "wet", comb: "medium" };
-const stateOf = (each: SheetZone): HeldState => chosen.value[each.zone] ?? each.result?.advised ?? MEDIUM;
+const stateOf = (each: SheetZone): HeldState => chosen.value[each.patch] ?? each.result?.advised ?? MEDIUM;
 const first = computed<HeldState>({
   get: () => (here.value ? stateOf(here.value) : MEDIUM),
-  set: (state) => (chosen.value = { ...chosen.value, [zone.value]: state }),
+  set: (state) => (chosen.value = { ...chosen.value, [patch.value]: state }),
 });
 const second = computed<HeldState>({
-  get: () => compared.value[zone.value] ?? beside(here.value?.result?.advised ?? MEDIUM),
-  set: (state) => (compared.value = { ...compared.value, [zone.value]: state }),
+  get: () => compared.value[patch.value] ?? beside(here.value?.result?.advised ?? MEDIUM),
+  set: (state) => (compared.value = { ...compared.value, [patch.value]: state }),
 });
 
 const shown = computed(() => (here.value?.result ? markIn(here.value.result, first.value) : undefined));
@@ -62,10 +61,10 @@ const mark = computed(() => shown.value?.mark ?? undefined);
 const strand = useComputed(
   "strand",
   computed(() => {
-    const reading = question.value.reading.zones?.[zone.value];
-    if (!mark.value || !reading) return undefined;
+    if (!mark.value) return undefined;
     return {
-      reading,
+      reading: question.value.reading,
+      patch: patch.value,
       fibre_mm: mark.value.lengths.fibre_mm,
       state: first.value,
       worn: here.value?.worn ?? question.value.worn,
@@ -94,11 +93,13 @@ const missing = computed(() => {
 });
 
 function turn(by: 1 | -1) {
-  zone.value = ZONES[(ZONES.indexOf(zone.value) + by + ZONES.length) % ZONES.length]!;
+  const all = zones.value.map((each) => each.patch);
+  const next = all[(all.indexOf(patch.value) + by + all.length) % all.length];
+  if (next) patch.value = next;
 }
 onKeyStroke("]", () => turn(1));
 onKeyStroke("[", () => turn(-1));
-watch(zone, () => (picture.value = "strand"));
+watch(patch, () => (picture.value = "strand"));
 </script>
 
 <template>
@@ -107,14 +108,14 @@ watch(zone, () => (picture.value = "strand"));
     <nav class="zones" :aria-label="t('mark.zones')">
       <RouterLink
         v-for="each in zones"
-        :key="each.zone"
-        :to="{ name: 'mark', params: { zone: each.zone } }"
+        :key="each.patch"
+        :to="{ name: 'mark', params: { zone: each.patch } }"
         replace
-        :class="{ here: each.zone === zone, cut: verdict(each, stateOf(each)).kind === 'cut' }"
-        :aria-current="each.zone === zone ? 'true' : undefined"
+        :class="{ here: each.patch === patch, cut: verdict(each, stateOf(each)).kind === 'cut' }"
+        :aria-current="each.patch === patch ? 'true' : undefined"
       >
         <span>
-          <b>{{ t(`zone.${each.zone}`) }}</b>
+          <b>{{ sayPatch(each.patch, t) }}</b>
           <small class="soft">{{
             each.result ? t(`moistureOn.${stateOf(each).moisture}`, { comb: t(`comb.${stateOf(each).comb}`) }) : ""
           }}</small>
@@ -130,9 +131,9 @@ watch(zone, () => (picture.value = "strand"));
     <div class="main stack">
       <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
       <template v-if="here?.result">
-        <h2 class="visually-hidden">{{ t(`zone.${zone}`) }}</h2>
+        <h2 class="visually-hidden">{{ sayPatch(patch, t) }}</h2>
         <div class="pair">
-          <StateCard v-model="first" :zone="here" :title="t('mark.cutSo', { zone: t(`zone.${zone}`) })" />
+          <StateCard v-model="first" :zone="here" :title="t('mark.cutSo', { zone: sayPatch(patch, t) })" />
           <StateCard v-model="second" :zone="here" :title="t('mark.compare')" />
         </div>
         <div
@@ -191,7 +192,7 @@ watch(zone, () => (picture.value = "strand"));
         </div>
       </template>
       <div v-else-if="here" class="missing stack">
-        <h2>{{ t("mark.none", { zone: t(`zone.${zone}`) }) }}</h2>
+        <h2>{{ t("mark.none", { zone: sayPatch(patch, t) }) }}</h2>
         <p v-if="missing.wrong">{{ t("mark.wrong") }}</p>
         <p v-if="missing.read">
           {{ t("mark.needsRead") }} <RouterLink :to="{ name: 'read' }">{{ t("mark.toRead") }}</RouterLink>

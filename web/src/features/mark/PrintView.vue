@@ -6,6 +6,7 @@ import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay } from "@/shared/days";
 import { numberIn, onComb, say, signOf } from "@/shared/lengths";
+import { sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
@@ -47,8 +48,8 @@ const print = () => window.print();
     </header>
     <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
     <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print.nothing") }}</p>
-    <article v-for="{ zone, answer } in rows" :key="zone.zone">
-      <h2>{{ t(`zone.${zone.zone}`) }}</h2>
+    <article v-for="{ zone, answer } in rows" :key="zone.patch">
+      <h2>{{ sayPatch(zone.patch, t) }}</h2>
 
       <template v-if="answer && 'mark' in answer && answer.mark && answer.kind === 'cut'">
         <p class="mark">
@@ -73,7 +74,7 @@ const print = () => window.print();
       <p v-else class="mark">{{ t(`mark.verdict.${answer?.kind ?? "unsure"}`) }}</p>
     </article>
     <p v-if="left.length" class="left">
-      {{ t("print.left", { zones: left.map((zone) => t(`zone.${zone.zone}`)).join(", ") }) }}
+      {{ t("print.left", { zones: left.map((zone) => sayPatch(zone.patch, t)).join(", ") }) }}
     </p>
   </div>
 </template>

@@ -17,12 +17,14 @@ describe("states hair is cut in", () => {
   it("says what to do, and what is missing", () => {
     const state = { moisture: "wet", comb: "medium" } as const;
     const missing: SheetZone = {
+      patch: "top",
       zone: "top",
       worn: "as_it_springs",
       missing: [{ field: "aim.zones.top", problem: { kind: "missing" } }],
     };
     expect(verdict(missing, state)).toEqual({ kind: "missing", fields: ["aim.zones.top"] });
     const unsure: SheetZone = {
+      patch: "top",
       zone: "top",
       worn: "as_it_springs",
       missing: [],

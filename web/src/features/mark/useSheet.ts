@@ -1,4 +1,4 @@
-import { bodyOf, useVisit } from "@/features/visit";
+import { bodyOf, useVisit, wornOf } from "@/features/visit";
 import { askMarks } from "@/shared/ask";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -11,8 +11,7 @@ export function useSheet() {
   const question = computed(() => ({
     reading: bodyOf(visit.value, "read"),
     aim: bodyOf(visit.value, "aim"),
-    worn: bodyOf(visit.value, "talk").worn,
-    front_straight: bodyOf(visit.value, "talk").front_straight,
+    ...wornOf(visit.value),
     unit: unit.value,
   }));
   return { visit, question, sheet: useComputed("marks", question, askMarks) };

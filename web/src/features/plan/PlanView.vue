@@ -6,7 +6,7 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
-import { ZONES } from "@/shared/zones";
+import { isRead, patchesOf } from "@/shared/patches";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
@@ -40,11 +40,11 @@ const section = ref<number>();
 watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
-const isRead = computed(() =>
-  ZONES.some((z) => reading.value.zones?.[z]?.stretched_mm && reading.value.zones[z]?.sprung_mm),
+const known = computed(() =>
+  patchesOf(reading.value.zones ?? {}).some((each) => isRead(reading.value.zones ?? {}, each)),
 );
 const question = computed<FallRequest | undefined>(() =>
-  isRead.value
+  known.value
     ? {
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
@@ -200,7 +200,7 @@ function does(at: number): string {
       </p>
     </section>
     <section class="stack">
-      <p v-if="!isRead" class="caution">{{ t("plan.notRead") }}</p>
+      <p v-if="!known" class="caution">{{ t("plan.notRead") }}</p>
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
       <template v-if="fall.data.value && figure.data.value && view">
         <FallColumn
@@ -243,7 +243,7 @@ function does(at: number): string {
         <SaveFiles v-if="question" :question="question" />
         <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan.onward") }}</RouterLink>
       </template>
-      <p v-else-if="isRead && !fall.error.value" class="soft" aria-live="polite">{{ t("plan.slow") }}</p>
+      <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan.slow") }}</p>
     </section>
     <section class="stack">
       <template v-if="fall.data.value && figure.data.value && view">

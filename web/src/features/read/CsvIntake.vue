@@ -3,6 +3,7 @@
 import { Refused, type CsvField, type CsvReading, type CsvUnit, type RawZoneReading } from "@/api";
 import { askCsv } from "@/shared/ask";
 import ChoiceField from "@/shared/ChoiceField.vue";
+import { isPatch, sayPatch } from "@/shared/patches";
 import { useChoices } from "@/shared/useChoices";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
@@ -10,6 +11,7 @@ import { useI18n } from "vue-i18n";
 const FIELDS: readonly CsvField[] = [
   "ignored",
   "zone",
+  "like",
   "stretched_mm",
   "sprung_mm",
   "wet_sprung_mm",
@@ -96,7 +98,11 @@ function take() {
         </li>
       </ul>
       <p aria-live="polite">
-        {{ t("csv.will", { zones: zones.map(([zone]) => t(`zone.${zone}`)).join(", ") || t("csv.nothing") }) }}
+        {{
+          t("csv.will", {
+            zones: zones.map(([name]) => (isPatch(name) ? sayPatch(name, t) : name)).join(", ") || t("csv.nothing"),
+          })
+        }}
       </p>
       <ul v-if="found.refused.length > 0" class="refused">
         <li v-for="(each, i) in found.refused.slice(0, SHOWN)" :key="i">

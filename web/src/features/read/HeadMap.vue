@@ -1,17 +1,18 @@
 <script setup lang="ts">
 /** The head from three sides; each zone shows a figure of its own and how much of it, and is pressed to be read. */
-import type { Figure, HeadMark, Landmark, LandmarkPlace, ReadingSummary, Zone } from "@/api";
-import { backZones, behind, ear, profile, sideZones, type Outline } from "@/shared/headDrawing";
-import { computed } from "vue";
+import type { Figure, HeadMark, Landmark, LandmarkPlace, Patch, ReadingSummary } from "@/api";
+import { backZones, behind, ear, profile, sideZones } from "@/shared/headDrawing";
+import { sayPatch, type ZoneReadings } from "@/shared/patches";
+import { computed, useId } from "vue";
 import { useI18n } from "vue-i18n";
+import { patchesIn, type DrawnPatch } from "./halves";
 import { marksIn, markWord, placeIn, type MapView } from "./headMarks";
 import { shade, type Shown } from "./shade";
 
 const props = defineProps<{
   figure: Figure;
   summary: ReadingSummary | undefined;
-  /** Hairs on a square centimetre by zone, where they were counted. */
-  counted: { [zone: string]: number | null | undefined };
+  zones: ZoneReadings;
   show: Shown;
   /** Weak spots and swirls where they lie. */
   marks: readonly HeadMark[];
@@ -19,60 +20,67 @@ const props = defineProps<{
   places: readonly LandmarkPlace[];
 }>();
 const emit = defineEmits<{ place: [landmark: Landmark] }>();
-const zone = defineModel<Zone>({ required: true });
+const patch = defineModel<Patch>({ required: true });
 const { t } = useI18n();
 
+const id = useId();
+
 const views = computed(() => {
-  const { figure } = props;
+  const { figure, zones } = props;
   const [a, b, top] = [figure.half_length_mm, figure.half_breadth_mm, figure.top_mm];
   const height = top - (figure.points.find((p) => p.point === "collarbone")?.height_mm ?? -170) + 12;
   const side = `${-a * 1.22} ${-top - 8} ${a * 2.35} ${height}`;
   return [
     {
-      name: "left",
+      name: "left" as const,
       box: side,
       outline: profile(figure),
-      zones: sideZones(figure, "left_side"),
+      patches: patchesIn("left", sideZones(figure, "left_side"), zones),
       ear: ear(figure),
       mirror: false,
     },
     {
-      name: "behind",
+      name: "behind" as const,
       box: `${-b * 1.5} ${-top - 8} ${b * 3} ${height}`,
       outline: behind(figure),
-      zones: backZones(figure),
+      patches: patchesIn("behind", backZones(figure), zones),
       mirror: false,
     },
     {
-      name: "right",
+      name: "right" as const,
       box: side,
       outline: profile(figure),
-      zones: sideZones(figure, "right_side"),
+      patches: patchesIn("right", sideZones(figure, "right_side"), zones),
       ear: ear(figure),
       mirror: true,
     },
   ];
 });
 
-const read = (name: Zone) => props.summary?.zones.find((z) => z.zone === name);
-const shrinkage = (name: Zone) => {
+const read = (name: Patch) => props.summary?.zones.find((z) => z.patch === name);
+const shrinkage = (name: Patch) => {
   const share = read(name)?.shrinkage;
   return share === null || share === undefined ? undefined : Math.round(share * 100);
 };
-const faulty = (name: Zone) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
+const faulty = (name: Patch) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
 /** Points that are seen in a drawing. */
 const dots = (view: MapView, box: string) =>
   props.places.flatMap(({ landmark, at }) => {
     const place = placeIn(view, box, at);
     return place ? [{ landmark, x: place[0], y: place[1] }] : [];
   });
+/** Hairs on a square centimetre where they were counted, or where its hair is alike. */
+const counted = (name: Patch) => {
+  const read = props.zones[name];
+  return read?.hairs_per_cm2 ?? (read?.like ? props.zones[read.like]?.hairs_per_cm2 : undefined) ?? undefined;
+};
 /** The number a zone shows. */
-const number = (name: Zone) => {
+const number = (name: Patch) => {
   const sd = read(name)?.worn_sd_mm;
-  if (props.show === "density") return props.counted[name] ?? undefined;
+  if (props.show === "density") return counted(name);
   return props.show === "surety" ? (typeof sd === "number" ? Math.round(sd) : undefined) : shrinkage(name);
 };
-const tint = (name: Zone) => {
+const tint = (name: Patch) => {
   const shown = number(name);
   return shown === undefined ? undefined : { "--shade": `${shade(props.show, shown)}%` };
 };
@@ -85,11 +93,10 @@ const flip = (mirror: boolean, box: string) => {
   const [left = 0, , width = 0] = box.split(" ").map(Number);
   return mirror ? `translate(${2 * left + width} 0) scale(-1 1)` : undefined;
 };
-const words = (outline: Outline) => {
-  const percent = shrinkage(outline.zone);
-  return percent === undefined
-    ? t("read.zoneOpen", { zone: t(`zone.${outline.zone}`) })
-    : t("read.zoneRead", { zone: t(`zone.${outline.zone}`), percent });
+const words = ({ patch }: DrawnPatch) => {
+  const percent = shrinkage(patch);
+  const zone = sayPatch(patch, t);
+  return percent === undefined ? t("read.zoneOpen", { zone }) : t("read.zoneRead", { zone, percent });
 };
 </script>
 
@@ -100,49 +107,57 @@ const words = (outline: Outline) => {
         <g :transform="flip(view.mirror, view.box)">
           <path class="skin" :d="view.outline" />
           <path v-if="view.ear" class="ear" :d="view.ear" />
-          <path
-            v-for="outline in view.zones"
-            :key="outline.zone"
-            class="zone"
-            :class="{
-              here: outline.zone === zone,
-              read: shrinkage(outline.zone) !== undefined,
-              tinted: number(outline.zone) !== undefined,
-              faulty: faulty(outline.zone),
-            }"
-            :style="tint(outline.zone)"
-            :d="outline.path"
-            role="button"
-            tabindex="-1"
-            :aria-label="words(outline)"
-            :aria-pressed="outline.zone === zone"
-            @click="zone = outline.zone"
-          />
+          <template v-for="drawn in view.patches" :key="drawn.patch">
+            <clipPath v-if="drawn.clip" :id="`${id}-${view.name}-${drawn.patch}`">
+              <rect v-bind="drawn.clip" />
+            </clipPath>
+            <path
+              class="zone"
+              :class="{
+                here: drawn.patch === patch,
+                read: shrinkage(drawn.patch) !== undefined,
+                tinted: number(drawn.patch) !== undefined,
+                faulty: faulty(drawn.patch),
+              }"
+              :style="tint(drawn.patch)"
+              :d="drawn.path"
+              :clip-path="drawn.clip && `url(#${id}-${view.name}-${drawn.patch})`"
+              role="button"
+              tabindex="-1"
+              :aria-label="words(drawn)"
+              :aria-pressed="drawn.patch === patch"
+              @click="patch = drawn.patch"
+            />
+            <template v-if="drawn.seam">
+              <clipPath :id="`${id}-${view.name}-${drawn.patch}-seam`"><path :d="drawn.path" /></clipPath>
+              <line
+                class="seam"
+                v-bind="drawn.seam"
+                :clip-path="`url(#${id}-${view.name}-${drawn.patch}-seam)`"
+                aria-hidden="true"
+              />
+            </template>
+          </template>
         </g>
-        <g
-          v-for="mark in marksIn(view.name as MapView, view.box, marks)"
-          :key="mark.key"
-          class="mark"
-          :class="mark.kind"
-        >
+        <g v-for="mark in marksIn(view.name, view.box, marks)" :key="mark.key" class="mark" :class="mark.kind">
           <title>{{ t("read.markSaid", { what: t(markWord(mark.kind)), strength: mark.percent }) }}</title>
           <circle :cx="mark.x" :cy="mark.y" :r="mark.reach" />
           <path v-if="mark.kind === 'growth'" :d="mark.swirl" />
           <text v-else :x="mark.x" :y="mark.y + 4">{{ t(`read.markSign.${mark.kind}`) }}</text>
         </g>
         <text
-          v-for="outline in view.zones"
-          :key="outline.zone"
+          v-for="drawn in view.patches"
+          :key="drawn.patch"
           class="number"
-          :class="{ here: outline.zone === zone }"
-          :x="place(outline.label, view.mirror, view.box)[0]"
-          :y="place(outline.label, view.mirror, view.box)[1] + 5"
+          :class="{ here: drawn.patch === patch }"
+          :x="place(drawn.label, view.mirror, view.box)[0]"
+          :y="place(drawn.label, view.mirror, view.box)[1] + 5"
           aria-hidden="true"
         >
-          {{ number(outline.zone) ?? (outline.zone === zone ? "?" : "·") }}
+          {{ number(drawn.patch) ?? (drawn.patch === patch ? "?" : "·") }}
         </text>
         <circle
-          v-for="dot in dots(view.name as MapView, view.box)"
+          v-for="dot in dots(view.name, view.box)"
           :key="dot.landmark"
           class="dot"
           :cx="dot.x"
@@ -210,6 +225,13 @@ figcaption {
   stroke-dasharray: 2.5 2.5;
   cursor: pointer;
   outline: 0;
+}
+
+.seam {
+  stroke: var(--ink);
+  stroke-width: 1;
+  stroke-dasharray: 2.5 2.5;
+  pointer-events: none;
 }
 
 .zone.read {

@@ -1,20 +1,22 @@
 <script setup lang="ts">
-import type { Landmark, RawZoneReading, SpotKind, Zone } from "@/api";
+import type { Landmark, Patch, RawZoneReading, SpotKind } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askFigure, askNow, askSummary } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
+import { isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
-import { computed, nextTick, ref } from "vue";
+import { computed, nextTick, ref, watch } from "vue";
 import { useI18n } from "vue-i18n";
 import CsvIntake from "./CsvIntake.vue";
 import GirthLadder from "./GirthLadder.vue";
 import HairNow from "./HairNow.vue";
 import HeadForm from "./HeadForm.vue";
 import HeadMap from "./HeadMap.vue";
+import PatchForm from "./PatchForm.vue";
 import SinceLast from "./SinceLast.vue";
 import SpotList from "./SpotList.vue";
 import SurfaceForm from "./SurfaceForm.vue";
@@ -33,7 +35,7 @@ const visit = useVisit();
 const document = useStage("read");
 useUndoKeys(document);
 const reading = document.draft;
-const form = ref<InstanceType<typeof ZoneForm>>();
+const zones = computed<ZoneReadings>(() => reading.value.zones ?? {});
 
 const summary = useComputed(
   "summary",
@@ -45,7 +47,7 @@ const figure = useComputed("figure", measures, askFigure);
 
 /** Drawn while at least one zone is read. */
 const whole = computed(() =>
-  Object.values(reading.value.zones ?? {}).some((read) => read.stretched_mm && read.sprung_mm)
+  patchesOf(zones.value).some((patch) => isRead(zones.value, patch))
     ? {
         reading: reading.value,
         worn: bodyOf(visit.value, "talk").worn,
@@ -56,9 +58,16 @@ const whole = computed(() =>
 );
 const now = useComputed("now", whole, askNow, 400);
 
-const zone = ref<Zone>(firstOpen(reading.value.zones ?? {}));
-const intake = useIntake(reading, zone, document.editable);
-const zones = computed(() => reading.value.zones as { [key: string]: RawZoneReading | undefined });
+const patch = ref<Patch>(firstOpen(zones.value));
+/** A half that is put together again, or was never made once an edit is undone, has no form. */
+watch(
+  () => patchesOf(zones.value),
+  (all) => {
+    if (!all.includes(patch.value)) patch.value = all.find((each) => zoneOf(each) === zoneOf(patch.value))!;
+  },
+);
+const intake = useIntake(reading, patch, document.editable);
+const form = ref<InstanceType<typeof ZoneForm>>();
 /** The kind of weak spot that is put on the head by pressing where it is. */
 const putting = ref<SpotKind>();
 function putMark(at: Landmark) {
@@ -69,9 +78,6 @@ function putMark(at: Landmark) {
 /** What the head shows by its numbers. */
 const show = ref<Shown>("shrinkage");
 const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read.shows.${value}`) })));
-const counted = computed(() =>
-  Object.fromEntries(Object.entries(zones.value).map(([name, read]) => [name, read?.hairs_per_cm2])),
-);
 const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
 const faults = computed(() => document.faults.value);
 const faultAt = (field: string) => {
@@ -79,21 +85,26 @@ const faultAt = (field: string) => {
   return said ? t("field.fault", { said }) : undefined;
 };
 
-/** Figures of a table stand in for those there are; what the table doesn't say stays. */
-function takeOver(table: { [zone: string]: RawZoneReading }) {
+const write = (next: ZoneReadings) => (reading.value.zones = next as typeof reading.value.zones);
+
+/** Figures of a table stand in for those there are; what the table doesn't say stays, but for zones that it halves otherwise. */
+function takeOver(table: { [patch: string]: RawZoneReading }) {
+  const named = Object.keys(table).filter(isPatch);
+  const other = (name: string) => isPatch(name) && named.some((each) => zoneOf(each) === zoneOf(name));
+  const kept = Object.entries(zones.value).filter(([name]) => !other(name) || patchesOf(table).includes(name as Patch));
   const taken = Object.entries(table).map(([name, read]) => [name, { ...zones.value[name], ...read }]);
-  reading.value.zones = { ...reading.value.zones, ...Object.fromEntries(taken) };
+  write(Object.fromEntries([...kept, ...taken]));
 }
 
 async function go(step: Step, by: 1 | -1) {
-  const to = walk({ zone: zone.value, step }, by);
-  zone.value = to.zone;
+  const to = walk(zones.value, { patch: patch.value, step }, by);
+  patch.value = to.patch;
   await nextTick();
   form.value?.focus(to.step);
 }
 
-async function goTo(to: Zone) {
-  zone.value = to;
+async function goTo(to: Patch) {
+  patch.value = to;
   await nextTick();
   form.value?.focus("stretched_mm");
 }
@@ -102,19 +113,19 @@ async function goTo(to: Zone) {
 <template>
   <div
     class="read"
-    @keydown.alt.up.prevent="goTo(neighbour(zone, -1))"
-    @keydown.alt.down.prevent="goTo(neighbour(zone, 1))"
+    @keydown.alt.up.prevent="goTo(neighbour(zones, patch, -1))"
+    @keydown.alt.down.prevent="goTo(neighbour(zones, patch, 1))"
   >
     <h1 class="visually-hidden">{{ t("stage.read") }}</h1>
     <SaveState :document="document" undoable />
-    <InstrumentStrip class="strip" :intake="intake" :zone="zone" :disabled="!document.editable.value" />
+    <InstrumentStrip class="strip" :intake="intake" :patch="patch" :disabled="!document.editable.value" />
     <section class="stack">
       <HeadMap
         v-if="figure.data.value"
-        :model-value="zone"
+        :model-value="patch"
         :figure="figure.data.value"
         :summary="summary.data.value"
-        :counted="counted"
+        :zones="zones"
         :marks="summary.data.value?.marks ?? []"
         :places="putting ? (summary.data.value?.landmarks ?? []) : []"
         :show="show"
@@ -161,16 +172,17 @@ async function goTo(to: Zone) {
     <section class="stack">
       <ZoneForm
         ref="form"
-        v-model="zones[zone]"
-        :zone="zone"
-        :summary="summary.data.value?.zones.find((z) => z.zone === zone)"
+        v-model="zones[patch]"
+        :patch="patch"
+        :summary="summary.data.value?.zones.find((z) => z.patch === patch)"
         :fault-at="faultAt"
         :disabled="!document.editable.value"
         @go="go"
       />
-      <WhoMeasured :visit="visit.id" :version="document.version.value" :zone="zone" />
+      <PatchForm :zones="zones" :patch="patch" :disabled="!document.editable.value" @change="write" />
+      <WhoMeasured :visit="visit.id" :version="document.version.value" :patch="patch" />
       <ZoneTable
-        v-model="zone"
+        v-model="patch"
         :zones="zones"
         :summary="summary.data.value"
         :faults="faults"

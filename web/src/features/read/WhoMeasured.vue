@@ -1,34 +1,44 @@
 <script setup lang="ts">
 /** Every figure of a zone as it was measured: who, when, with what. Asked for when it is opened. */
-import { body, client, type FigureRow, type Zone } from "@/api";
+import { body, client, type FigureRow, type Patch } from "@/api";
 import { sayMoment } from "@/shared/days";
+import { isPatch, sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 
 /** The version that is saved now: what it adds is asked for again. */
-const props = defineProps<{ visit: string; version: number; zone: Zone }>();
+const props = defineProps<{ visit: string; version: number; patch: Patch }>();
 const { t } = useI18n();
 const { say } = useUnit();
 const open = ref(false);
 const rows = useQuery({
-  queryKey: computed(() => ["figures", props.visit, props.zone, props.version] as const),
+  queryKey: computed(() => ["figures", props.visit, props.patch, props.version] as const),
   queryFn: () =>
-    body(client.GET("/api/visits/{id}/figures/{zone}", { params: { path: { id: props.visit, zone: props.zone } } })),
+    body(client.GET("/api/visits/{id}/figures/{patch}", { params: { path: { id: props.visit, patch: props.patch } } })),
   enabled: open,
 });
 const newest = computed(() => [...(rows.data.value ?? [])].reverse());
 
-function figure({ field, value }: FigureRow): string {
+function name({ field }: FigureRow): string {
+  const [, strand, of] = /^again\.(\d+)\.(.+)$/.exec(field) ?? [];
+  return of ? t("read.whoStrand", { n: Number(strand) + 1, field: t(`fields.${of}`) }) : t(`fields.${field}`);
+}
+
+/** What a word is called where it is chosen. */
+const WORDS: { [field: string]: string } = { curl: "curl", width_class: "width", moisture: "moisture" };
+
+function figure({ field, value, word }: FigureRow): string {
+  if (word) return field === "like" && isPatch(word) ? sayPatch(word, t) : t(`${WORDS[field]}.${word}`);
   if (value === null || value === undefined) return t("read.takenOut");
   if (field.endsWith("_mm")) return say(value);
   if (field === "width_um") return `${value} µm`;
   return String(value);
 }
-const withWhat = ({ field, instrument_sd }: FigureRow) =>
+const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
   typeof instrument_sd !== "number"
-    ? t("read.byHand")
+    ? t(word ? "read.byEye" : "read.byHand")
     : t("read.byInstrument", { sd: field.endsWith("_mm") ? say(instrument_sd) : Math.round(10 * instrument_sd) / 10 });
 </script>
 
@@ -39,7 +49,7 @@ const withWhat = ({ field, instrument_sd }: FigureRow) =>
     <table v-else-if="rows.data.value">
       <tbody>
         <tr v-for="(row, i) in newest" :key="i">
-          <th scope="row">{{ t(`fields.${row.field}`) }}</th>
+          <th scope="row">{{ name(row) }}</th>
           <td class="number">{{ figure(row) }}</td>
           <td class="soft">{{ withWhat(row) }}</td>
           <td class="soft">{{ t("read.whoWhen", { by: row.by, at: sayMoment(row.at) }) }}</td>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { Moisture, RawZoneReading, WidthClass, Zone, ZoneSummary } from "@/api";
+import type { Moisture, Patch, RawZoneReading, WidthClass, ZoneSummary } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
+import { BLANK, halfOf, sayPatch, zoneOf } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
 import CurlField from "./CurlField.vue";
@@ -12,7 +13,7 @@ import { useI18n } from "vue-i18n";
 import type { Step } from "./walk";
 
 const props = defineProps<{
-  zone: Zone;
+  patch: Patch;
   summary: ZoneSummary | undefined;
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
@@ -22,8 +23,8 @@ const model = defineModel<RawZoneReading | undefined>();
 const { t } = useI18n();
 const { say } = useUnit();
 
-/** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
-const BLANK = { moisture: "dry", strands: 1 } as const;
+/** Read with another: only its length and density are of its own. */
+const like = computed(() => model.value?.like ?? undefined);
 
 /** What no longer comes from an instrument once it is typed. */
 function typed(key: keyof RawZoneReading) {
@@ -31,7 +32,7 @@ function typed(key: keyof RawZoneReading) {
   return rest.length > 0 ? Object.fromEntries(rest) : undefined;
 }
 
-/** Writes a field. A zone of which nothing is said any more is taken out again. */
+/** Writes a field. A zone of which nothing is said any more is taken out again; a half stays one. */
 function write(key: keyof RawZoneReading, value: unknown) {
   const kept = Array.isArray(value) && value.length === 0 ? undefined : value;
   const next: RawZoneReading = { ...BLANK, ...model.value, [key]: kept ?? BLANK[key as keyof typeof BLANK] };
@@ -39,7 +40,8 @@ function write(key: keyof RawZoneReading, value: unknown) {
   const said = Object.entries(next).filter(
     ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof typeof BLANK] !== v,
   );
-  model.value = said.length > 0 ? (JSON.parse(JSON.stringify(next)) as RawZoneReading) : undefined;
+  model.value =
+    said.length > 0 || halfOf(props.patch) ? (JSON.parse(JSON.stringify(next)) as RawZoneReading) : undefined;
 }
 
 function field<K extends keyof RawZoneReading>(key: K) {
@@ -67,7 +69,7 @@ const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
 const choices = <T extends string>(values: readonly T[], key: string) =>
   values.map((value) => ({ value, label: t(`${key}.${value}`) }));
 
-const fault = (key: string) => props.faultAt(`zones.${props.zone}.${key}`);
+const fault = (key: string) => props.faultAt(`zones.${props.patch}.${key}`);
 const longer = computed(() =>
   typeof sprung.value === "number" && typeof stretched.value === "number" && sprung.value > stretched.value
     ? t("read.longer", { stretched: say(stretched.value) })
@@ -113,15 +115,15 @@ defineExpose({
   <div class="sheet form">
     <header>
       <div>
-        <h2>{{ t(`zone.${zone}`) }}</h2>
-        <p class="soft">{{ t(`zoneWhere.${zone}`) }}</p>
+        <h2>{{ sayPatch(patch, t) }}</h2>
+        <p class="soft">{{ t(`zoneWhere.${zoneOf(patch)}`) }}</p>
       </div>
       <p class="shrinkage" aria-live="polite">
         <b class="number">{{ percent === undefined ? "–" : `${percent} %` }}</b>
-        <span class="soft small">{{ t("read.shrinkage") }}</span>
+        <span class="soft small">{{ t(sprung || like ? "read.shrinkage" : "read.shrinkageSeen") }}</span>
       </p>
     </header>
-    <div :key="zone" class="pair">
+    <div :key="patch" class="pair">
       <LengthField
         ref="stretchedField"
         v-model="stretched"
@@ -132,6 +134,7 @@ defineExpose({
         @keydown.enter="onward($event, 'stretched_mm')"
       />
       <LengthField
+        v-if="!like"
         ref="sprungField"
         v-model="sprung"
         large
@@ -141,7 +144,8 @@ defineExpose({
         @keydown.enter="onward($event, 'sprung_mm')"
       />
     </div>
-    <div class="more">
+    <p v-if="like" class="soft">{{ t("read.isLike", { like: sayPatch(like, t) }) }}</p>
+    <div v-if="!like" class="more">
       <div ref="widths" @keydown.enter="onward($event, 'width')" @keydown="byLetter">
         <ChoiceRow
           v-model="widthClass"
@@ -161,7 +165,7 @@ defineExpose({
       <span class="bar" aria-hidden="true"><i :style="{ width: `${surety.share}%` }"></i></span>
       <span>{{ t("read.surety", surety) }}</span>
     </p>
-    <details :key="`${zone} curl`">
+    <details v-if="!like" :key="`${patch} curl`">
       <summary>{{ curl ? t("read.curlIs", { curl: t(`curl.${curl}`) }) : t("read.curlOpen") }}</summary>
       <CurlField v-model="curl" :disabled="disabled" />
       <div class="three">
@@ -169,9 +173,9 @@ defineExpose({
         <LengthField v-model="turns" sign="×" :label="t('fields.turns')" :fault="fault('turns')" :disabled="disabled" />
       </div>
     </details>
-    <details :key="`${zone} more`">
-      <summary>{{ t("read.more") }}</summary>
-      <div class="three">
+    <details :key="`${patch} more`">
+      <summary>{{ t(like ? "read.densityOnly" : "read.more") }}</summary>
+      <div v-if="!like" class="three">
         <LengthField
           v-model="wetSprung"
           :label="t('fields.wet_sprung_mm')"
@@ -194,6 +198,7 @@ defineExpose({
         />
       </div>
       <StrandList
+        v-if="!like"
         v-model="again"
         class="again"
         :summary="summary"

@@ -1,28 +1,28 @@
 <script setup lang="ts">
-import type { FieldFault, RawZoneReading, ReadingSummary, Zone } from "@/api";
+import type { FieldFault, Patch, ReadingSummary } from "@/api";
 import { numberIn, signOf } from "@/shared/lengths";
+import { patchesOf, sayPatch, type ZoneReadings } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
-import { ZONES } from "@/shared/zones";
 import { useI18n } from "vue-i18n";
 import { curlLine } from "./curlLine";
 
 const props = defineProps<{
-  zones: { [key: string]: RawZoneReading | undefined };
+  zones: ZoneReadings;
   summary: ReadingSummary | undefined;
   faults: readonly FieldFault[];
 }>();
-const zone = defineModel<Zone>({ required: true });
+const patch = defineModel<Patch>({ required: true });
 const { t } = useI18n();
 const { unit } = useUnit();
 
 const length = (mm: number | null | undefined) => (typeof mm === "number" ? numberIn(unit.value, mm) : "·");
-const summed = (name: Zone) => props.summary?.zones.find((z) => z.zone === name);
-const percent = (name: Zone) => {
+const summed = (name: Patch) => props.summary?.zones.find((z) => z.patch === name);
+const percent = (name: Patch) => {
   const share = summed(name)?.shrinkage;
   return typeof share === "number" ? `${Math.round(share * 100)} %` : "";
 };
-const faulty = (name: Zone) => props.faults.some((fault) => fault.field.startsWith(`zones.${name}.`));
-const width = (name: Zone) => {
+const faulty = (name: Patch) => props.faults.some((fault) => fault.field.startsWith(`zones.${name}.`));
+const width = (name: Patch) => {
   const read = props.zones[name];
   if (read?.width_um) return `${read.width_um} µm`;
   return read?.width_class ? t(`width.${read.width_class}`) : "";
@@ -42,17 +42,19 @@ const width = (name: Zone) => {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="name in ZONES" :key="name" :class="{ here: name === zone }" @click="zone = name">
+      <tr v-for="name in patchesOf(zones)" :key="name" :class="{ here: name === patch }" @click="patch = name">
         <th scope="row">
-          <button type="button" :aria-current="name === zone ? 'true' : undefined" @click.stop="zone = name">
-            {{ t(`zone.${name}`) }}
+          <button type="button" :aria-current="name === patch ? 'true' : undefined" @click.stop="patch = name">
+            {{ sayPatch(name, t) }}
             <span v-if="faulty(name)" class="warn">▲ {{ t("read.look") }}</span>
           </button>
         </th>
         <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
-        <td class="figure">{{ length(zones[name]?.sprung_mm) }}</td>
+        <td v-if="!zones[name]?.like" class="figure">{{ length(zones[name]?.sprung_mm) }}</td>
+        <td v-else></td>
         <td class="figure">{{ percent(name) }}</td>
-        <td>{{ width(name) }}</td>
+        <td v-if="!zones[name]?.like">{{ width(name) }}</td>
+        <td v-else class="soft">{{ t("read.like", { like: sayPatch(zones[name].like, t) }) }}</td>
         <td>
           <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
             <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />

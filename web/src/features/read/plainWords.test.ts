@@ -21,8 +21,8 @@ describe("a reading in plain words", () => {
   it("says what is unusual and what it means for the cut", () => {
     const unusual = [
       { kind: "zones_differ", most: "nape", least: "top", by: 0.27 },
-      { kind: "springs", zone: "crown", mm: 8 },
-      { kind: "stubborn", zone: "fringe" },
+      { kind: "springs", patch: "crown", mm: 8 },
+      { kind: "stubborn", patch: "fringe" },
       { kind: "long_for_density", strong_mm: 150, longest_mm: 260 },
     ];
     const said = plainWords({ ...summary([]), unusual } as ReadingSummary, t, length);
@@ -33,11 +33,26 @@ describe("a reading in plain words", () => {
     expect(said[3]).toMatch(/15 cm.*26 cm.*15 cm/);
   });
 
+  it("says what was only seen and what measuring would make of it, and what the air of the room did", () => {
+    const zones = summary([
+      { patch: "left_side_front", shrinkage: 0.4, worn_sd_mm: 31, let_go_sd_mm: 9, gaps: ["sprung"] },
+      { patch: "nape", gaps: ["stretched", "sprung"] },
+    ]);
+    const unusual = [{ kind: "air_apart", damp: true, humidity_pct: 84.4 }];
+    const said = plainWords({ ...zones, unusual } as ReadingSummary, t, length).join("\n");
+    expect(said).toMatch(
+      /No strand measured let go: Left side, in front\. Measured, what is known to 3\.1 cm would be known to 0\.9 cm/,
+    );
+    expect(said).toMatch(/Not read yet: Nape\./);
+    expect(said).toMatch(/The air held 84 % .*damp/);
+    expect(said).not.toMatch(/Known only roughly/);
+  });
+
   it("names the zones that shrink most and least, or that all shrink alike", () => {
     const spread = plainWords(
       summary([
-        { zone: "nape", shrinkage: 0.62 },
-        { zone: "top", shrinkage: 0.31 },
+        { patch: "nape", shrinkage: 0.62 },
+        { patch: "top", shrinkage: 0.31 },
       ]),
       t,
       length,
@@ -48,8 +63,8 @@ describe("a reading in plain words", () => {
     expect(spread[0]!.toLowerCase()).toMatch(/nape.*top/);
     const even = plainWords(
       summary([
-        { zone: "nape", shrinkage: 0.501 },
-        { zone: "top", shrinkage: 0.499 },
+        { patch: "nape", shrinkage: 0.501 },
+        { patch: "top", shrinkage: 0.499 },
       ]),
       t,
       length,
@@ -60,8 +75,8 @@ describe("a reading in plain words", () => {
 
   it("says which side shrinks more, what is missing, and what is vague", () => {
     const zones = [
-      { zone: "left_side", shrinkage: 0.5, gaps: ["width"], worn_sd_mm: 20 },
-      { zone: "crown", gaps: ["stretched", "sprung"] },
+      { patch: "left_side", shrinkage: 0.5, gaps: ["width"], worn_sd_mm: 20 },
+      { patch: "crown", gaps: ["stretched", "sprung"] },
     ];
     const left = plainWords(summary(zones, 0.06), t, length);
     const right = plainWords(summary(zones, -0.06), t, length);

@@ -1,4 +1,5 @@
-import type { ReadingSummary } from "@/api";
+import type { ReadingSummary, ZoneSummary } from "@/api";
+import { sayPatch } from "@/shared/patches";
 
 type Say = (key: string, named: Record<string, unknown>) => string;
 
@@ -14,9 +15,9 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
       percent(least.shrinkage!) === percent(most.shrinkage!)
         ? t("words.even", { percent: percent(most.shrinkage!) })
         : t("words.spread", {
-            most: t(`zone.${most.zone}`, {}),
+            most: sayPatch(most.patch, t),
             mostPercent: percent(most.shrinkage!),
-            least: t(`zone.${least.zone}`, {}),
+            least: sayPatch(least.patch, t),
             leastPercent: percent(least.shrinkage!),
           }),
     );
@@ -29,20 +30,22 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     if (each.kind === "zones_differ")
       lines.push(
         t("words.zonesDiffer", {
-          most: t(`zone.${each.most}`, {}),
-          least: t(`zone.${each.least}`, {}),
+          most: sayPatch(each.most, t),
+          least: sayPatch(each.least, t),
           points: Math.round(100 * each.by),
         }),
       );
     else if (each.kind === "springs")
-      lines.push(t("words.springs", { zone: t(`zone.${each.zone}`, {}), length: length(each.mm) }));
-    else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: t(`zone.${each.zone}`, {}) }));
+      lines.push(t("words.springs", { zone: sayPatch(each.patch, t), length: length(each.mm) }));
+    else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: sayPatch(each.patch, t) }));
     else if (each.kind === "soaks_oddly")
       lines.push(t(each.fast ? "words.soaksFast" : "words.soaksSlowly", { n: each.unmeasured }));
+    else if (each.kind === "air_apart")
+      lines.push(t(each.damp ? "words.airDamp" : "words.airDry", { percent: Math.round(each.humidity_pct) }));
     else if (each.kind === "curl_disagrees")
-      lines.push(t(each.looser ? "words.curlLooser" : "words.curlTighter", { zone: t(`zone.${each.zone}`, {}) }));
+      lines.push(t(each.looser ? "words.curlLooser" : "words.curlTighter", { zone: sayPatch(each.patch, t) }));
     else if (each.kind === "strands_differ")
-      lines.push(t("words.strandsDiffer", { zone: t(`zone.${each.zone}`, {}), points: Math.round(100 * each.by) }));
+      lines.push(t("words.strandsDiffer", { zone: sayPatch(each.patch, t), points: Math.round(100 * each.by) }));
     else lines.push(t("words.longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
   }
   if (summary.gathered) {
@@ -53,16 +56,27 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
         : t("words.strongThroughout", { length: length(strong_mm) }),
     );
   }
-  const open = summary.zones.filter((zone) => zone.gaps.includes("stretched") || zone.gaps.includes("sprung"));
-  if (open.length > 0) {
-    lines.push(t("words.open", { zones: open.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
-  }
-  const widths = read.filter((zone) => zone.gaps.includes("width"));
-  if (widths.length > 0) {
-    lines.push(t("words.width", { zones: widths.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
-  }
-  const vague = read.filter((zone) => (zone.worn_sd_mm ?? 0) > 12);
-  if (vague.length > 0)
-    lines.push(t("words.vague", { zones: vague.map((zone) => t(`zone.${zone.zone}`, {})).join(", ") }));
+  const names = (some: readonly ZoneSummary[]) => some.map((zone) => sayPatch(zone.patch, t)).join(", ");
+  const add = (key: string, some: readonly ZoneSummary[], named: Record<string, unknown> = {}) => {
+    if (some.length > 0) lines.push(t(key, { zones: names(some), ...named }));
+  };
+  add(
+    "words.open",
+    summary.zones.filter((zone) => typeof zone.shrinkage !== "number"),
+  );
+  const seen = read.filter((zone) => typeof zone.let_go_sd_mm === "number" && !zone.like);
+  const worst = seen.reduce<ZoneSummary | undefined>(
+    (a, b) => ((a?.worn_sd_mm ?? 0) < (b.worn_sd_mm ?? 0) ? b : a),
+    undefined,
+  );
+  add("words.seen", seen, { now: length(worst?.worn_sd_mm ?? 0), then: length(worst?.let_go_sd_mm ?? 0) });
+  add(
+    "words.width",
+    read.filter((zone) => zone.gaps.includes("width")),
+  );
+  add(
+    "words.vague",
+    read.filter((zone) => (zone.worn_sd_mm ?? 0) > 12 && !seen.includes(zone)),
+  );
   return lines;
 }

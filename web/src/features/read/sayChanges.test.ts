@@ -4,7 +4,7 @@ import { sayChanges } from "./sayChanges";
 
 const still = (value: number) => ({ before: value, now: value, sure: false });
 const zone = (part: Partial<ZoneChange>): ZoneChange => ({
-  zone: "top",
+  patch: "top",
   shrinkage: still(0.4),
   stretched_mm: still(300),
   hairs_per_cm2: null,
@@ -23,7 +23,7 @@ describe("what has changed since the last reading", () => {
       stretched_mm: { before: 300, now: 280, sure: true },
       hairs_per_cm2: { before: 180, now: 140, sure: true },
     });
-    expect(sayChanges([more, zone({ zone: "nape" })], t, say)).toEqual([
+    expect(sayChanges([more, zone({ patch: "nape" })], t, say)).toEqual([
       "zone.top: since.shrinksMore 40 52, since.shorter 20 mm, since.thinner 180 140 true.",
       "since.same zone.nape",
     ]);
@@ -31,9 +31,9 @@ describe("what has changed since the last reading", () => {
 
   it("is said once of zones that changed alike", () => {
     const longer = { before: 300, now: 325, sure: true };
-    const both = [zone({ stretched_mm: longer }), zone({ zone: "nape", stretched_mm: longer })];
+    const both = [zone({ stretched_mm: longer }), zone({ patch: "nape", stretched_mm: longer })];
     expect(sayChanges(both, t, say)).toEqual(["since.everywhere: since.longer 25 mm."]);
-    expect(sayChanges([...both, zone({ zone: "crown" })], t, say)).toEqual([
+    expect(sayChanges([...both, zone({ patch: "crown" })], t, say)).toEqual([
       "zone.top, zone.nape: since.longer 25 mm.",
       "since.same zone.crown",
     ]);

@@ -1,10 +1,11 @@
 import type { Change, ZoneChange } from "@/api";
+import { sayPatch } from "@/shared/patches";
 
 type Say = (key: string, named: Record<string, unknown>) => string;
 
 /** Changes in sentences, zones of which the same is to be said together, and last those that are as they were. */
 export function sayChanges(zones: readonly ZoneChange[], t: Say, length: (mm: number) => string): string[] {
-  const name = (zone: ZoneChange) => t(`zone.${zone.zone}`, {});
+  const name = (zone: ZoneChange) => sayPatch(zone.patch, t);
   const percent = (share: number) => Math.round(100 * share);
   const parts = (zone: ZoneChange): string[] => {
     const { shrinkage, stretched_mm, hairs_per_cm2 } = zone;

@@ -1,30 +1,45 @@
+import type { RawZoneReading } from "@/api";
 import { ZONES } from "@/shared/zones";
 import { describe, expect, it } from "vitest";
-import { firstOpen, neighbour, walk, type Place } from "./walk";
+import { firstOpen, neighbour, walk, type Stop } from "./walk";
+
+const read: RawZoneReading = { moisture: "dry", strands: 1, stretched_mm: 300, sprung_mm: 100 };
 
 describe("the walk round the head", () => {
   it("comes through every field once and stays at the end", () => {
-    let place: Place = { zone: "fringe", step: "stretched_mm" };
+    let stop: Stop = { patch: "fringe", step: "stretched_mm" };
     const seen = new Set<string>();
     for (let i = 0; i < 100; i++) {
-      seen.add(`${place.zone} ${place.step}`);
-      place = walk(place, 1);
+      seen.add(`${stop.patch} ${stop.step}`);
+      stop = walk({}, stop, 1);
     }
     expect(seen.size).toBe(ZONES.length * 3);
-    expect(place).toEqual({ zone: "right_side", step: "width" });
+    expect(stop).toEqual({ patch: "right_side", step: "width" });
   });
 
   it("goes back the way it came", () => {
-    const place: Place = { zone: "nape", step: "stretched_mm" };
-    expect(walk(walk(place, -1), 1)).toEqual(place);
-    expect(walk({ zone: "fringe", step: "stretched_mm" }, -1)).toEqual({ zone: "fringe", step: "stretched_mm" });
+    const stop: Stop = { patch: "nape", step: "stretched_mm" };
+    expect(walk({}, walk({}, stop, -1), 1)).toEqual(stop);
+    expect(walk({}, { patch: "fringe", step: "stretched_mm" }, -1)).toEqual({ patch: "fringe", step: "stretched_mm" });
+  });
+
+  it("goes through both halves of a zone, and asks only for the length of one that is like another", () => {
+    const zones = { top_front: read, crown: { ...read, sprung_mm: null, like: "top_front" as const } };
+    expect(walk(zones, { patch: "top_front", step: "width" }, 1)).toEqual({
+      patch: "top_behind",
+      step: "stretched_mm",
+    });
+    expect(walk(zones, { patch: "top_behind", step: "width" }, 1)).toEqual({ patch: "crown", step: "stretched_mm" });
+    expect(walk(zones, { patch: "crown", step: "stretched_mm" }, 1).patch).toBe("left_side");
+    expect(neighbour(zones, "fringe", 1)).toBe("top_front");
   });
 
   it("goes round by zone and begins where something is missing", () => {
-    expect(neighbour("right_side", 1)).toBe("fringe");
-    expect(neighbour("fringe", -1)).toBe("right_side");
-    const read = { strands: 1, stretched_mm: 300, sprung_mm: 100 };
-    expect(firstOpen({ fringe: read, top: { stretched_mm: 300 }, crown: read })).toBe("top");
+    expect(neighbour({}, "right_side", 1)).toBe("fringe");
+    expect(neighbour({}, "fringe", -1)).toBe("right_side");
+    const blank: RawZoneReading = { moisture: "dry", strands: 1 };
+    expect(firstOpen({ fringe: read, top: { ...blank, stretched_mm: 300 }, crown: read })).toBe("top");
+    expect(firstOpen({ fringe: read, top: { ...blank, like: "fringe" } })).toBe("crown");
     expect(firstOpen(Object.fromEntries(ZONES.map((zone) => [zone, read])))).toBe("fringe");
   });
 });

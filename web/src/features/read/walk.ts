@@ -1,28 +1,36 @@
 /** The walk round the head: what Enter goes to next. */
-import type { RawZoneReading, Zone } from "@/api";
-import { ZONES } from "@/shared/zones";
+import type { Patch } from "@/api";
+import { isRead, patchesOf, type ZoneReadings } from "@/shared/patches";
 
 export const STEPS = ["stretched_mm", "sprung_mm", "width"] as const;
 export type Step = (typeof STEPS)[number];
 
-export interface Place {
-  zone: Zone;
+export interface Stop {
+  patch: Patch;
   step: Step;
 }
 
-/** The next step, or the one before; at either end of the walk it stays. */
-export function walk({ zone, step }: Place, by: 1 | -1): Place {
-  const at = ZONES.indexOf(zone) * STEPS.length + STEPS.indexOf(step) + by;
-  const bounded = Math.max(0, Math.min(ZONES.length * STEPS.length - 1, at));
-  return { zone: ZONES[Math.floor(bounded / STEPS.length)]!, step: STEPS[bounded % STEPS.length]! };
+/** Every stop in order. Of a patch whose hair is like another's only the length is asked for. */
+const stops = (zones: ZoneReadings): Stop[] =>
+  patchesOf(zones).flatMap((patch) =>
+    (zones[patch]?.like ? STEPS.slice(0, 1) : STEPS).map((step) => ({ patch, step })),
+  );
+
+/** The next stop, or the one before; at either end of the walk it stays. */
+export function walk(zones: ZoneReadings, from: Stop, by: 1 | -1): Stop {
+  const all = stops(zones);
+  const at = all.findIndex((stop) => stop.patch === from.patch && stop.step === from.step);
+  return all[Math.max(0, Math.min(all.length - 1, at + by))]!;
 }
 
-/** The neighbouring zone in walking order, round and round. */
-export function neighbour(zone: Zone, by: 1 | -1): Zone {
-  return ZONES[(ZONES.indexOf(zone) + by + ZONES.length) % ZONES.length]!;
+/** The neighbouring patch in walking order, round and round. */
+export function neighbour(zones: ZoneReadings, patch: Patch, by: 1 | -1): Patch {
+  const all = patchesOf(zones);
+  return all[(all.indexOf(patch) + by + all.length) % all.length]!;
 }
 
-/** The first zone that still lacks a length, or the first of all. */
-export function firstOpen(zones: { [key: string]: RawZoneReading }): Zone {
-  return ZONES.find((zone) => !zones[zone]?.stretched_mm || !zones[zone]?.sprung_mm) ?? ZONES[0]!;
+/** The first patch that is not read yet, or the first of all. */
+export function firstOpen(zones: ZoneReadings): Patch {
+  const all = patchesOf(zones);
+  return all.find((patch) => !isRead(zones, patch)) ?? all[0]!;
 }

@@ -118,6 +118,7 @@ const cautions = useComputed(
         <p>{{ t("talk.bearsOn.worn", { worn: t(`worn.${talk.worn}`) }) }}</p>
         <p v-if="talk.climate === 'damp' || talk.climate === 'dry'">{{ t(`talk.bearsOn.${talk.climate}`) }}</p>
         <p v-if="talk.front_straight">{{ t("talk.bearsOn.front") }}</p>
+        <p v-if="talk.fringe === 'has' || talk.fringe === 'wants'">{{ t("talk.bearsOn.fringe") }}</p>
         <p>{{ t(talk.ties_back ? "talk.bearsOn.tie" : "talk.bearsOn.untied") }}</p>
       </div>
     </section>

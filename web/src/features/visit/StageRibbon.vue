@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Visit } from "@/api";
-import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { ribbon, type RibbonStage } from "./ribbon";
@@ -11,7 +10,7 @@ const stages = computed(() => ribbon(props.visit));
 
 const note = (stage: RibbonStage) => {
   if (stage.zones === undefined || stage.state === "open") return t(`ribbon.${stage.state}`);
-  return stage.name === "read" ? t("ribbon.of", { n: stage.zones, all: ZONES.length }) : t("ribbon.zones", stage.zones);
+  return stage.of ? t("ribbon.of", { n: stage.zones, all: stage.of }) : t("ribbon.zones", stage.zones);
 };
 </script>
 

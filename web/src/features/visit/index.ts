@@ -1,3 +1,3 @@
 export { useStage, useUndoKeys } from "./useStage";
-export { bodyOf, useVisit } from "./visitData";
+export { bodyOf, useVisit, wornOf } from "./visitData";
 export { default as SaveState } from "./SaveState.vue";

@@ -30,4 +30,17 @@ describe("the ribbon of a visit", () => {
       ["mark", "part", 1],
     ]);
   });
+
+  it("counts halves by themselves, and a zone that is like another once that one is read", () => {
+    const zones = {
+      top_left: { stretched_mm: 300, curl: "coil" },
+      top_right: { stretched_mm: 280 },
+      crown: { like: "top_left" },
+      nape: { like: "top_right" },
+    };
+    const aims = { top: { lands: { point: "chin" } }, crown: { lands: { point: "chin" } } };
+    const [, reading, , , mark] = ribbon(visit({ read: { zones }, aim: { risk: 0.05, zones: aims } }));
+    expect(reading).toMatchObject({ state: "part", zones: 2, of: 9 });
+    expect(mark).toMatchObject({ state: "part", zones: 2 });
+  });
 });

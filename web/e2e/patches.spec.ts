@@ -1,0 +1,120 @@
+import type { Page } from "@playwright/test";
+import { SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
+
+const zones = (page: Page) => page.getByRole("table").getByRole("row");
+const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
+const letGo = (page: Page) => page.getByLabel("Let go", { exact: true });
+
+test("a zone of two kinds is read in halves, and one of the same kind with another", async ({ wren }) => {
+  await blankVisit(wren, "Two kinds of hair");
+  await wren.getByRole("button", { name: "Left side", exact: true }).first().click();
+  await stretched(wren).fill("30");
+  await letGo(wren).fill("20");
+  await expect(wren.getByText("33 %").first()).toBeVisible();
+
+  await wren.getByText("Read in halves, or with another zone").click();
+  await wren.getByRole("radio", { name: "upper and lower" }).check({ force: true });
+  await expect(wren.getByRole("heading", { name: "Left side, upper half" })).toBeVisible();
+  await expect(stretched(wren), "what was measured is the first half's").toHaveValue("30");
+  await expect(zones(wren).filter({ hasText: "Left side" })).toHaveCount(2);
+  await wren.keyboard.press("Alt+ArrowDown");
+  await expect(wren.getByRole("heading", { name: "Left side, lower half" })).toBeVisible();
+  await stretched(wren).fill("28");
+  await letGo(wren).fill("11");
+  await expect(wren.getByRole("button", { name: "Left side, lower half, shrinks 61 %" }).first()).toBeVisible();
+  await expect(
+    wren.getByText(/Left side, lower half loses .* points more of its length than Left side, upper/),
+  ).toBeVisible();
+
+  // The nape is of the lower half's kind: only how long it is there is measured.
+  await wren.getByRole("button", { name: "Nape", exact: true }).click();
+  await wren.getByText("Read in halves, or with another zone").click();
+  await wren.getByLabel("Its hair").selectOption({ label: "like Left side, lower half" });
+  await expect(letGo(wren)).toBeHidden();
+  await expect(wren.getByText("Its hair is read with Left side, lower half.")).toBeVisible();
+  await stretched(wren).fill("20");
+  await expect(wren.getByRole("button", { name: /^Nape, shrinks 6\d %$/ }).first()).toBeVisible();
+  await expect(zones(wren).filter({ hasText: "Nape" })).toContainText("like Left side, lower half");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await expect(wren.getByRole("link", { name: /^Read 3 of 9/ })).toBeVisible();
+
+  // Both halves have marks of their own, for the one wish of their zone.
+  await wren.getByRole("link", { name: /^Aim/ }).click();
+  await wren
+    .getByRole("row", { name: /^Left side/ })
+    .getByRole("button")
+    .click();
+  await wren.getByLabel("Lands at", { exact: true }).selectOption("ear_lobe");
+  await expect(wren.getByRole("row", { name: /^Left side/ })).toContainText("·");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.getByRole("link", { name: /^Mark/ }).click();
+  const marks = wren.getByRole("navigation", { name: "Zones" }).getByRole("link");
+  const figure = async (half: string) => marks.filter({ hasText: half }).textContent();
+  await expect(marks.filter({ hasText: "Left side" })).toHaveCount(2);
+  await expect(marks.filter({ hasText: "lower half" })).toContainText(/\d/);
+  expect(await figure("upper half")).not.toBe((await figure("lower half"))?.replace("lower", "upper"));
+  await marks.filter({ hasText: "lower half" }).click();
+  await expect(wren).toHaveURL(/mark\/left_side_under$/);
+
+  // Whole again, the zone has the first half's figures, and whatever was like a half is like the whole; undo brings both back.
+  await wren.getByRole("link", { name: /^Read/ }).click();
+  await zones(wren).filter({ hasText: "upper half" }).first().getByRole("button").click();
+  await wren.getByText("Read in halves, or with another zone").click();
+  await wren.getByRole("radio", { name: "whole" }).check({ force: true });
+  await expect(wren.getByRole("heading", { name: "Left side", exact: true })).toBeVisible();
+  await expect(zones(wren).filter({ hasText: "Nape" })).toContainText("like Left side");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.keyboard.press("Control+z");
+  await expect(zones(wren).filter({ hasText: "61 %" })).toContainText("Left side, lower half");
+  await expect(saveState(wren)).toHaveText(SAVED);
+});
+
+test("curl that is only seen makes a mark, and measuring it a surer one", async ({ wren }) => {
+  await blankVisit(wren, "By eye");
+  await wren.getByRole("button", { name: "Crown", exact: true }).first().click();
+  await stretched(wren).fill("30");
+  await wren.getByText("Curl by eye", { exact: false }).first().click();
+  await wren.getByRole("radio", { name: /^ringlet/ }).check({ force: true });
+  await expect(wren.getByText("shrinkage, by its curl")).toBeVisible();
+  const said = wren.getByText(/^No strand measured let go: Crown\./);
+  await expect(said).toBeVisible();
+  const [, now, then] = /known to ([\d.]+) cm would be known to ([\d.]+) cm/.exec((await said.textContent()) ?? "")!;
+  expect(Number(then)).toBeLessThan(Number(now));
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  await wren.getByRole("link", { name: /^Aim/ }).click();
+  await wren
+    .getByRole("row", { name: /^Crown/ })
+    .getByRole("button")
+    .click();
+  await wren.getByLabel("Lands at", { exact: true }).selectOption({ index: 1 });
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.getByRole("link", { name: /^Mark/ }).click();
+  await expect(wren.getByText(/by what was seen of it, it loses about \d+ % of its length/)).toBeVisible();
+
+  await wren.getByRole("link", { name: /^Read/ }).click();
+  await wren
+    .getByRole("button", { name: /^Crown, shrinks/ })
+    .first()
+    .click();
+  await letGo(wren).fill("17");
+  await expect(said).toBeHidden();
+  await expect(saveState(wren)).toHaveText(SAVED);
+});
+
+test("a strand read once more tells how well the hand reads, and who said what stays", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Read");
+  await wren.getByText("Wet spring, measured width, further strands, density").click();
+  await wren.getByText("The last strand once more").click();
+  const more = (what: string) => wren.getByLabel(new RegExp(`^Strand \\d once more, ${what}$`));
+  const value = async (name: string) => Number(await wren.getByLabel(name, { exact: true }).inputValue());
+  await more("stretched").fill(String(await value("Stretched")));
+  await more("let go").fill(String((await value("Let go")) - 1));
+  await expect(wren.getByText(/^Read again, a length let go comes out the same within 0\.\d cm/)).toBeVisible();
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.getByText("Who measured this, and when").click();
+  await expect(wren.getByRole("row", { name: /^Further strand 1: Let go/ })).toContainText("Wren");
+  await wren.keyboard.press("Control+z");
+  await expect(more("let go")).toBeHidden();
+  await expect(saveState(wren)).toHaveText(SAVED);
+});

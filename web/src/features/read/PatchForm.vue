@@ -1,0 +1,70 @@
+<script setup lang="ts">
+/** Whether a zone is read by itself, in halves, or with another whose hair is of the same kind. */
+import type { Patch } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import { HALVINGS, halved, halvingOf, joined, likeable, sayPatch, zoneOf, type ZoneReadings } from "@/shared/patches";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+
+const props = defineProps<{ zones: ZoneReadings; patch: Patch; disabled: boolean }>();
+const emit = defineEmits<{ change: [zones: ZoneReadings] }>();
+const { t } = useI18n();
+
+const ALONE = "alone";
+const like = computed({
+  get: () => props.zones[props.patch]?.like ?? ALONE,
+  set: (to: string) => emit("change", joined(props.zones, props.patch, to === ALONE ? undefined : (to as Patch))),
+});
+const likes = computed(() => [
+  { value: ALONE, label: t("read.alone") },
+  ...likeable(props.zones, props.patch).map((value) => ({
+    value,
+    label: t("read.like", { like: sayPatch(value, t) }),
+  })),
+]);
+
+const WHOLE = "whole";
+const zone = computed(() => zoneOf(props.patch));
+const way = computed({
+  get: () => halvingOf(props.zones, zone.value) ?? WHOLE,
+  set: (to: string) => {
+    const found = HALVINGS[zone.value].find((each) => each === to);
+    emit("change", halved(props.zones, zone.value, found));
+  },
+});
+const ways = computed(() =>
+  [WHOLE, ...HALVINGS[zone.value]].map((value) => ({ value, label: t(`read.halving.${value}`) })),
+);
+</script>
+
+<template>
+  <details :key="zone">
+    <summary>{{ t("read.patch") }}</summary>
+    <div class="stack tight">
+      <ChoiceRow
+        v-if="like === ALONE"
+        v-model="way"
+        :label="t('read.halvingOf')"
+        :choices="ways"
+        :disabled="disabled"
+      />
+      <ChoiceField
+        v-if="likes.length > 1"
+        v-model="like"
+        :label="t('read.likeOf')"
+        :choices="likes"
+        :disabled="disabled"
+      />
+      <p class="soft small">{{ t("read.patchHint") }}</p>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 36px;
+  padding-top: 6px;
+}
+</style>

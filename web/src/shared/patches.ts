@@ -1,0 +1,106 @@
+/** What is read by itself: a zone, or one half of a zone whose hair is not all of one kind. The core has the same rules. */
+import type { Patch, RawZoneReading, Zone } from "@/api";
+import { ZONES } from "./zones";
+
+export type Half = "front" | "behind" | "upper" | "under" | "left" | "right";
+export type Halving = "across" | "along" | "down";
+export type ZoneReadings = { [patch: string]: RawZoneReading | undefined };
+type Say = (key: string, named: Record<string, unknown>) => string;
+
+const HALVES: { [H in Halving]: readonly [Half, Half] } = {
+  across: ["left", "right"],
+  along: ["front", "behind"],
+  down: ["upper", "under"],
+};
+
+/** The ways in which a zone can be halved. */
+export const HALVINGS: { readonly [Z in Zone]: readonly Halving[] } = {
+  fringe: ["across", "along"],
+  top: ["across", "along"],
+  crown: ["across", "along"],
+  left_side: ["along", "down"],
+  back_upper: ["across", "down"],
+  back_lower: ["across", "down"],
+  nape: ["across"],
+  right_side: ["along", "down"],
+};
+
+/** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
+export const BLANK = { moisture: "dry", strands: 1 } as const;
+
+const halvesOf = (zone: Zone, way: Halving) => HALVES[way].map((half) => `${zone}_${half}` as Patch);
+
+const PARTS = new Map<string, { zone: Zone; half?: Half; way?: Halving }>(
+  ZONES.flatMap((zone) => [
+    [zone, { zone }] as const,
+    ...HALVINGS[zone].flatMap((way) => HALVES[way].map((half) => [`${zone}_${half}`, { zone, half, way }] as const)),
+  ]),
+);
+
+export const isPatch = (name: string): name is Patch => PARTS.has(name);
+export const zoneOf = (patch: Patch): Zone => PARTS.get(patch)!.zone;
+export const halfOf = (patch: Patch): Half | undefined => PARTS.get(patch)?.half;
+
+/** The way in which a zone is read in halves, if it is. */
+export const halvingOf = (zones: ZoneReadings, zone: Zone): Halving | undefined =>
+  HALVINGS[zone].find((way) => halvesOf(zone, way).some((half) => zones[half]));
+
+/** The patches that are read, in walking order: both halves of a zone of which one is named. */
+export function patchesOf(zones: ZoneReadings): Patch[] {
+  return ZONES.flatMap((zone): Patch[] => {
+    const way = halvingOf(zones, zone);
+    return way ? halvesOf(zone, way) : [zone];
+  });
+}
+
+const tellsTheCurl = (read: RawZoneReading) =>
+  [read.sprung_mm, read.wet_sprung_mm, read.loop_mm, read.turns, read.curl, read.again?.[0]].some(Boolean);
+
+/** Whether enough is known of a patch to compute with. */
+export function isRead(zones: ZoneReadings, patch: Patch): boolean {
+  const read = zones[patch];
+  const hair = read?.like ? zones[read.like] : read;
+  return Boolean(hair?.stretched_mm && !hair.like && tellsTheCurl(hair));
+}
+
+const without = (zones: ZoneReadings, gone: (name: Patch) => boolean): ZoneReadings =>
+  Object.fromEntries(Object.entries(zones).filter(([name]) => !isPatch(name) || !gone(name)));
+
+/** The zone read in halves, or whole again (`way` left out). What was measured goes to the first of them; what was like the
+ * zone is like that one. */
+export function halved(zones: ZoneReadings, zone: Zone, way: Halving | undefined): ZoneReadings {
+  const before = patchesOf(zones).filter((patch) => zoneOf(patch) === zone);
+  const after = way ? halvesOf(zone, way) : [zone as Patch];
+  const first = before.map((patch) => zones[patch]).find((read) => read && Object.keys(read).length > 2);
+  const next = without(zones, (patch) => zoneOf(patch) === zone);
+  after.forEach((patch, i) => (next[patch] = (i === 0 && first) || { ...BLANK }));
+  for (const [name, read] of Object.entries(next)) {
+    if (read?.like && before.includes(read.like)) next[name] = { ...read, like: after[0]! };
+  }
+  return next;
+}
+
+/** The patch read with another, of whose kind its hair is; or by itself again. Only its length and density stay its own. */
+export function joined(zones: ZoneReadings, patch: Patch, like: Patch | undefined): ZoneReadings {
+  const { stretched_mm, hairs_per_cm2, with: sources } = zones[patch] ?? {};
+  const own = Object.entries(sources ?? {}).filter(([field]) => field === "stretched_mm" || field === "hairs_per_cm2");
+  const next: RawZoneReading = { ...BLANK };
+  if (stretched_mm) next.stretched_mm = stretched_mm;
+  if (hairs_per_cm2) next.hairs_per_cm2 = hairs_per_cm2;
+  if (own.length > 0) next.with = Object.fromEntries(own);
+  if (like) next.like = like;
+  return { ...zones, [patch]: next };
+}
+
+/** The patches that one can be read with: those that are read by themselves. None while others are like it. */
+export function likeable(zones: ZoneReadings, patch: Patch): Patch[] {
+  const leads = Object.values(zones).some((read) => read?.like === patch);
+  return leads ? [] : patchesOf(zones).filter((other) => other !== patch && !zones[other]?.like);
+}
+
+/** A patch in words. */
+export function sayPatch(patch: Patch, t: Say): string {
+  const { zone, half } = PARTS.get(patch)!;
+  const name = t(`zone.${zone}`, {});
+  return half ? t(`half.${half}`, { zone: name }) : name;
+}
