@@ -8,9 +8,10 @@ use spirel_store::Document;
 use utoipa::ToSchema;
 
 /// What is said of a zone, in the order in which it is shown: figures, and words.
-const FIELDS: [&str; 12] = [
+const FIELDS: [&str; 13] = [
     "like",
     "stretched_mm",
+    "shortest_mm",
     "sprung_mm",
     "wet_sprung_mm",
     "loop_mm",

@@ -877,7 +877,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -2234,6 +2234,11 @@ export interface components {
             moisture?: components["schemas"]["Moisture"];
             /**
              * Format: double
+             * @description The shortest strand there, pulled straight, mm, 10 to 2,500: how far the layers go.
+             */
+            shortest_mm?: number | null;
+            /**
+             * Format: double
              * @description The same strand let go, mm, 2 to 2,500, in the state `moisture` says.
              */
             sprung_mm?: number | null;
@@ -3048,6 +3053,16 @@ export interface components {
              */
             unmeasured: number;
         } | {
+            /** @description Damper. */
+            damp: boolean;
+            /**
+             * Format: double
+             * @description Relative humidity, %.
+             */
+            humidity_pct: number;
+            /** @enum {string} */
+            kind: "air_apart";
+        } | {
             /** @enum {string} */
             kind: "curl_disagrees";
             /** @description Whether it was seen looser than the lengths say, or tighter. */
@@ -3267,6 +3282,11 @@ export interface components {
              * @description Loop radius the measures point to, mm.
              */
             loop_radius_mm?: number | null;
+            /**
+             * Format: double
+             * @description The same once so many strands are measured as are worth it, where fewer were.
+             */
+            more_sd_mm?: number | null;
             /** @description Which zone, or half of one. */
             patch: components["schemas"]["Patch"];
             /**
@@ -3299,6 +3319,12 @@ export interface components {
              * @description The same if nothing but its width were known.
              */
             unread_sd_mm?: number | null;
+            /**
+             * Format: double
+             * @description By how much a mark that takes a quarter of the worn length off would move if the hair, taken for medium, turned out
+             *     fine or coarse, mm of fibre.
+             */
+            width_moves_mm?: number | null;
             /**
              * Format: double
              * @description One standard error of the worn length this hair would be computed to have at its present length, mm.

@@ -80,12 +80,13 @@ export function halved(zones: ZoneReadings, zone: Zone, way: Halving | undefined
   return next;
 }
 
-/** The patch read with another, of whose kind its hair is; or by itself again. Only its length and density stay its own. */
+/** The patch read with another, of whose kind its hair is; or by itself again. Only its length, layers and density stay its own. */
 export function joined(zones: ZoneReadings, patch: Patch, like: Patch | undefined): ZoneReadings {
-  const { stretched_mm, hairs_per_cm2, with: sources } = zones[patch] ?? {};
+  const { stretched_mm, shortest_mm, hairs_per_cm2, with: sources } = zones[patch] ?? {};
   const own = Object.entries(sources ?? {}).filter(([field]) => field === "stretched_mm" || field === "hairs_per_cm2");
   const next: RawZoneReading = { ...BLANK };
   if (stretched_mm) next.stretched_mm = stretched_mm;
+  if (shortest_mm) next.shortest_mm = shortest_mm;
   if (hairs_per_cm2) next.hairs_per_cm2 = hairs_per_cm2;
   if (own.length > 0) next.with = Object.fromEntries(own);
   if (like) next.like = like;

@@ -63,28 +63,43 @@ where
     })
 }
 
+/// Hair as it grows somewhere.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Grown {
+    /// What kind.
+    pub model: LengthModel,
+    /// How long the longest of it is now, mm of fibre.
+    pub length_mm: f64,
+    /// By how much shorter the shortest is, as a share.
+    pub layered: f64,
+}
+
 /// Patches that were read, ready to be asked.
 #[derive(Debug, Clone)]
 pub struct Blend {
-    patches: Vec<(Centre, LengthModel, f64)>,
+    patches: Vec<(Centre, Grown)>,
 }
 
 impl Blend {
-    /// Fits each patch. At least one must have been read.
-    pub fn of(read: &[(Patch, ZoneReading)], hairline: &Hairline) -> Self {
+    /// Fits each patch. At least one must have been read. Where the shortest was not measured it is shorter by `taper`.
+    pub fn of(read: &[(Patch, ZoneReading)], taper: f64, hairline: &Hairline) -> Self {
         let patches: Vec<Patch> = read.iter().map(|(patch, _)| *patch).collect();
-        let fitted = Centre::all(&patches, hairline)
-            .zip(read)
-            .map(|(centre, (_, read))| (centre, learn::fit(read).model(), read.present_mm));
+        let grown = |read: &ZoneReading| Grown {
+            model: learn::fit(read).model(),
+            length_mm: read.present_mm,
+            layered: read.shortest_mm.map_or(taper, |shortest| 1.0 - shortest / read.present_mm),
+        };
+        let fitted =
+            Centre::all(&patches, hairline).zip(read).map(|(centre, (_, read))| (centre, grown(read)));
         Self { patches: fitted.collect() }
     }
 
-    /// Kind of hair and present fibre length, mm, in the direction of the unit vector `d`: a mean of the patches by their
-    /// say. Sizes are averaged in their logarithms.
-    pub fn at(&self, d: &Vec3) -> (LengthModel, f64) {
-        let mut sums = [0.0; 7];
+    /// The hair in the direction of the unit vector `d`: a mean of the patches by their say. Sizes are averaged in their
+    /// logarithms.
+    pub fn at(&self, d: &Vec3) -> Grown {
+        let mut sums = [0.0; 8];
         let says = weights(d, || self.patches.iter().map(|patch| &patch.0));
-        for ((_, model, length), weight) in self.patches.iter().zip(says) {
+        for ((_, Grown { model, length_mm, layered }), weight) in self.patches.iter().zip(says) {
             let values = [
                 1.0,
                 model.loop_radius_mm.ln(),
@@ -92,7 +107,8 @@ impl Blend {
                 model.diameter_um.ln(),
                 model.stiffness.ln(),
                 model.softening,
-                length.ln(),
+                length_mm.ln(),
+                *layered,
             ];
             for (sum, value) in sums.iter_mut().zip(values) {
                 *sum += weight * value;
@@ -106,7 +122,7 @@ impl Blend {
             stiffness: mean(4).exp(),
             softening: mean(5),
         };
-        (model, mean(6).exp())
+        Grown { model, length_mm: mean(6).exp(), layered: mean(7) }
     }
 }
 
@@ -197,7 +213,8 @@ mod tests {
     fn halves_that_are_alike_are_the_whole_zone_and_halves_that_differ_differ_on_their_own_side() {
         let (form, hairline) = whole();
         let (curly, plain) = (RawZoneReading::measured(300.0, 120.0), RawZoneReading::measured(260.0, 240.0));
-        let blend = |zones: &[(&str, RawZoneReading)]| Blend::of(&named(zones).read_patches(), &hairline);
+        let blend =
+            |zones: &[(&str, RawZoneReading)]| Blend::of(&named(zones).read_patches(), 0.0, &hairline);
         for (zone, halves) in [
             ("left_side", ["left_side_front", "left_side_behind"]),
             ("left_side", ["left_side_upper", "left_side_under"]),
@@ -212,12 +229,11 @@ mod tests {
             let (mut nearer_one, mut nearer_other, mut all) = (0, 0, 0);
             for root in roots(&form, &hairline, 1024) {
                 let d = root.at.normalize();
-                let ((a, along), (b, blong)) = (alike.at(&d), as_one.at(&d));
-                assert!(
-                    (a.loop_radius_mm / b.loop_radius_mm - 1.0).abs() < 1e-9 && (along - blong).abs() < 1e-9
-                );
+                let (a, b) = (alike.at(&d), as_one.at(&d));
+                assert!((a.model.loop_radius_mm / b.model.loop_radius_mm - 1.0).abs() < 1e-9);
+                assert!((a.length_mm - b.length_mm).abs() < 1e-9);
                 if root.zone.key() == zone {
-                    let (_, length) = apart.at(&d);
+                    let length = apart.at(&d).length_mm;
                     nearer_one += usize::from(length > 296.0);
                     nearer_other += usize::from(length < 264.0);
                     all += 1;
@@ -231,12 +247,27 @@ mod tests {
     }
 
     #[test]
+    fn layers_go_as_far_as_the_shortest_that_was_measured_and_elsewhere_as_ends_taper() {
+        let (_, hairline) = whole();
+        let layered = RawZoneReading { shortest_mm: Some(180.0), ..RawZoneReading::measured(300.0, 150.0) };
+        let read = named(&[("crown", layered), ("nape", RawZoneReading::measured(300.0, 150.0))]);
+        let blend = Blend::of(&read.read_patches(), 0.1, &hairline);
+        let at = |zone| blend.at(&zone_centre(zone, &hairline)).layered;
+        assert!((at(Zone::Crown) - 0.4).abs() < 0.01 && (at(Zone::Nape) - 0.1).abs() < 0.01);
+        let hair = HairRequest { roots: 512, ..HairRequest::new(read) }.grow().expect("possible");
+        let crown =
+            (0..hair.strands.len()).find(|i| hair.strands[*i].root.zone == Zone::Crown).expect("some");
+        let [longest, .., shortest] = hair.lengths[crown];
+        assert!(longest > 295.0 && shortest < 0.75 * longest, "{longest} {shortest}");
+    }
+
+    #[test]
     fn one_half_alone_speaks_for_its_zone() {
         let (_, hairline) = whole();
         let read = RawZoneReading::measured(300.0, 150.0);
         let of = |key| {
             let nape = ("nape", RawZoneReading::measured(100.0, 90.0));
-            Blend::of(&named(&[(key, read), nape]).read_patches(), &hairline)
+            Blend::of(&named(&[(key, read), nape]).read_patches(), 0.0, &hairline)
         };
         let d = Vec3::new(-0.2, 0.9, 0.1).normalize();
         assert_eq!(of("top_left").at(&d), of("top").at(&d));

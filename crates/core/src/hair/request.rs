@@ -1,6 +1,6 @@
 //! A head of hair asked for as a document, and its making.
 
-use super::blend::Density;
+use super::blend::{Density, Grown};
 use super::present::agree;
 use super::spots::Spots;
 use super::{Blend, Hair, Lengths, SHARES, Strand};
@@ -91,20 +91,20 @@ impl HairRequest {
         let form = faults.take("reading.measures", HeadForm::of(&measures, self.reading.felt));
         let Some(form) = form.filter(|_| faults.0.is_empty()) else { return Err(faults) };
         let hairline = Hairline::of(&form, &measures);
-        let blend = Blend::of(&read, &hairline);
         let density = Density::of(&self.reading, &hairline);
         let scalp = Scalp { form: &form, hairline: &hairline };
         let spots = Spots::on(&self.reading.spots, &scalp);
         // Girths tell how the ends thin out better than a guess does.
         let taper = if self.reading.girths.len() > 1 { 0.0 } else { self.reading.taper };
+        let blend = Blend::of(&read, taper, &hairline);
         let wearing = Wearing { front_straight: self.front_straight, ..Wearing::alike(self.worn) };
         let mut lengths = Vec::new();
         let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
             .into_iter()
             .map(|root| {
                 let d = root.at.normalize();
-                let (model, length) = blend.at(&d);
-                lengths.push(spots.weakened(&root.at, thinned(length, taper)));
+                let Grown { model, length_mm, layered } = blend.at(&d);
+                lengths.push(spots.weakened(&root.at, thinned(length_mm, layered)));
                 let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
                 Strand { root, model, hairs, worn: wearing.of(root.zone) }
             })
@@ -127,9 +127,9 @@ impl HairRequest {
     }
 }
 
-/// Lengths of the shares of a strand that thins out evenly towards its ends.
-fn thinned(longest_mm: f64, taper: f64) -> Lengths {
-    std::array::from_fn(|i| longest_mm * (1.0 - taper * i as f64 / (SHARES - 1) as f64))
+/// Lengths of the shares of a strand, even from the longest to the shortest.
+fn thinned(longest_mm: f64, layered: f64) -> Lengths {
+    std::array::from_fn(|i| longest_mm * (1.0 - layered * i as f64 / (SHARES - 1) as f64))
 }
 
 impl PartLine {

@@ -7,14 +7,12 @@ use super::zone_mark::{Mark, MarkTask, Outcome, least_extra};
 use crate::constants::RISK;
 use crate::fibre::{Comb, HeldState, Moisture};
 use crate::learn;
-use crate::reading::ZoneReading;
+use crate::reading::{WORTH_MEASURING, ZoneReading};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::LazyLock;
 
-/// Strands that are worth measuring: beyond it the error falls by less than a tape shows.
-const WORTH_MEASURING: u32 = 5;
 /// Differences in mm below this are not worth a sentence.
 const WORTH_SAYING_MM: f64 = 1.0;
 
@@ -104,7 +102,12 @@ pub(super) fn reasons(task: &MarkTask, mark: &Mark, marks: &[(HeldState, Option<
     match mark.outcome {
         Outcome::TooShort { days } => all.add("too_short", &[("weeks", (days / 7.0).ceil())]),
         Outcome::Leave => all.add("leave", &[]),
-        Outcome::Cut { .. } => {}
+        Outcome::Cut { .. } => {
+            let shorter = task.reading.shortest_mm.filter(|shortest| *shortest < mark.lengths.fibre_mm);
+            if let Some(shortest) = shorter {
+                all.add("layers_stay", &[("shortest_mm", shortest)]);
+            }
+        }
     }
     choice_of_state(&mut all, mark, marks);
     the_spring(&mut all, task, mark);

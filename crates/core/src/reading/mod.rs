@@ -36,6 +36,7 @@ pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
 pub use surface::{Feel, HairSurface, Soaks};
 use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone};
+pub(crate) use zone_reading::WORTH_MEASURING;
 pub use zone_reading::{CurlSeen, ZoneReading};
 
 use crate::constants::HAIRS_PER_CM2;

@@ -2,7 +2,7 @@
 
 use super::spot::cautions;
 use super::{Caution, GatheredHair, HeadMark, LandmarkPlace, Patch, RawReading, Soaks, Zone};
-use super::{RawZoneReading, gathered, girth, on_head};
+use super::{RawZoneReading, WORTH_MEASURING, WidthClass, ZoneReading, gathered, girth, on_head};
 use crate::constants::STRAND_LOGIT_SD;
 use crate::fibre::{LengthModel, Moisture, WornStyle};
 use crate::learn::{self, Belief};
@@ -130,6 +130,11 @@ pub struct ZoneSummary {
     pub unread_sd_mm: Option<f64>,
     /// The same once a strand let go is measured, where none was.
     pub let_go_sd_mm: Option<f64>,
+    /// The same once so many strands are measured as are worth it, where fewer were.
+    pub more_sd_mm: Option<f64>,
+    /// By how much a mark that takes a quarter of the worn length off would move if the hair, taken for medium, turned out
+    /// fine or coarse, mm of fibre.
+    pub width_moves_mm: Option<f64>,
     /// How many strands it rests on.
     pub strands: Option<u32>,
     /// By how much of their length those differ in what they lose when let go, one standard deviation.
@@ -269,6 +274,8 @@ fn one_patch(reading: &RawReading, patch: Patch) -> ZoneSummary {
         worn_sd_mm: None,
         unread_sd_mm: None,
         let_go_sd_mm: None,
+        more_sd_mm: None,
+        width_moves_mm: None,
         strands: None,
         strands_differ: None,
         read_sd_mm: None,
@@ -286,6 +293,9 @@ fn one_patch(reading: &RawReading, patch: Patch) -> ZoneSummary {
         worn_sd_mm: Some(worn_sd(&belief)),
         unread_sd_mm: Some(worn_sd(&Belief::prior(read.diameter_um))),
         let_go_sd_mm: learn::once_let_go(&read, &belief).map(|read| worn_sd(&learn::fit(&read))),
+        more_sd_mm: (read.sprung_mm.is_some() && !read.read_elsewhere && read.strands < WORTH_MEASURING)
+            .then(|| worn_sd(&learn::fit(&read.of_strands(WORTH_MEASURING)))),
+        width_moves_mm: nothing.gaps.contains(&Gap::Width).then(|| width_moves_mm(&read)).flatten(),
         strands: Some(read.strands),
         strands_differ: Some(read.strands_differ * shrinkage * (1.0 - shrinkage)),
         read_sd_mm: read.read_again.then_some(read.sprung_sd_mm),
@@ -306,6 +316,17 @@ fn gaps(raw: &RawZoneReading, known: bool) -> Vec<Gap> {
     .into_iter()
     .filter_map(|(gap, open)| open.then_some(gap))
     .collect()
+}
+
+/// By how much a mark that takes a quarter of the worn length off moves with the width of the hair, mm.
+fn width_moves_mm(read: &ZoneReading) -> Option<f64> {
+    let mark = |class: WidthClass| {
+        let model = learn::fit(&ZoneReading { diameter_um: class.diameter_um(), ..*read }).model();
+        let worn = model.worn_mm(read.present_mm, WornStyle::AsItSprings);
+        model.fibre_from_worn(0.75 * worn, WornStyle::AsItSprings)
+    };
+    let medium = mark(WidthClass::Medium)?;
+    Some((mark(WidthClass::Fine)? - medium).abs().max((mark(WidthClass::Coarse)? - medium).abs()))
 }
 
 /// By how much the same part of the hair springs up, worn, when what hangs from it is taken off, mm.
@@ -393,6 +414,33 @@ mod tests {
         assert_eq!([85.0, 55.0, 25.0].map(|pct| found(pct, dry)), [Some(true), None, Some(false)]);
         let wet = RawZoneReading { moisture: Moisture::Wet, ..dry };
         assert_eq!(found(85.0, wet), None, "wet hair is wet in any air");
+    }
+
+    #[test]
+    fn what_is_missing_comes_with_what_it_would_change() {
+        let zone = |raw: RawZoneReading| {
+            let zones = [(Zone::Top.into(), raw)].into();
+            summarise(&RawReading { zones, ..RawReading::default() }).zones.swap_remove(1)
+        };
+        let one = zone(RawZoneReading::measured(300.0, 160.0));
+        let (now, more) = (one.worn_sd_mm.unwrap(), one.more_sd_mm.unwrap());
+        assert!(more < 0.8 * now && one.let_go_sd_mm.is_none());
+        let five = zone(RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, 160.0) });
+        assert!(
+            (five.worn_sd_mm.unwrap() - more).abs() < 1e-9 && five.more_sd_mm.is_none(),
+            "as was promised"
+        );
+        let moves = one.width_moves_mm.unwrap();
+        assert!(moves > 0.0 && moves < 30.0, "{moves}");
+        let felt =
+            RawZoneReading { width_class: Some(WidthClass::Fine), ..RawZoneReading::measured(300.0, 160.0) };
+        assert_eq!(zone(felt).width_moves_mm, None);
+        let seen = zone(RawZoneReading {
+            sprung_mm: None,
+            loop_mm: Some(30.0),
+            ..RawZoneReading::measured(300.0, 160.0)
+        });
+        assert!(seen.let_go_sd_mm.unwrap() < 0.5 * seen.worn_sd_mm.unwrap() && seen.more_sd_mm.is_none());
     }
 
     #[test]

@@ -37,8 +37,12 @@ impl RawReading {
                     faults
                 })?;
                 // Alike is not the same: its mean may differ from that of the hair that was read by as much as strands do.
+                let length = own.stretched_mm.map(|own_mm| (own_mm, own.shortest_mm));
+                let (present_mm, shortest_mm) =
+                    length.unwrap_or((hair.present_mm, own.shortest_mm.or(hair.shortest_mm)));
                 ZoneReading {
-                    present_mm: own.stretched_mm.unwrap_or(hair.present_mm),
+                    present_mm,
+                    shortest_mm: shortest_mm.filter(|shortest| *shortest <= present_mm),
                     read_elsewhere: true,
                     strands: 1,
                     ..hair

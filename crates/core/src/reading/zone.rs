@@ -112,13 +112,16 @@ impl WidthClass {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct RawZoneReading {
-    /// Its hair is of the same kind as the hair there, and is read with it: only how long it is and how dense it grows
-    /// can be of its own.
+    /// Its hair is of the same kind as the hair there, and is read with it: only how long it is, how far its layers go and
+    /// how dense it grows can be of its own.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub like: Option<Patch>,
     /// A strand pulled straight, mm, 10 to 2,500.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub stretched_mm: Option<f64>,
+    /// The shortest strand there, pulled straight, mm, 10 to 2,500: how far the layers go.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub shortest_mm: Option<f64>,
     /// The same strand let go, mm, 2 to 2,500, in the state `moisture` says.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub sprung_mm: Option<f64>,
@@ -178,6 +181,7 @@ impl Default for RawZoneReading {
         Self {
             like: None,
             stretched_mm: None,
+            shortest_mm: None,
             sprung_mm: None,
             wet_sprung_mm: None,
             width_um: None,
@@ -205,6 +209,7 @@ impl RawZoneReading {
         let mut faults = FieldErrors::default();
         let given = [
             ("stretched_mm", self.stretched_mm, STRETCHED_MM, "mm"),
+            ("shortest_mm", self.shortest_mm, STRETCHED_MM, "mm"),
             ("sprung_mm", self.sprung_mm, SPRUNG_MM, "mm"),
             ("wet_sprung_mm", self.wet_sprung_mm, SPRUNG_MM, "mm"),
             ("width_um", self.width_um, WIDTH_UM, "µm"),
@@ -218,8 +223,13 @@ impl RawZoneReading {
                 faults.range(field, value, range, unit);
             }
         }
-        for (field, sprung) in [("sprung_mm", self.sprung_mm), ("wet_sprung_mm", self.wet_sprung_mm)] {
-            if matches!((sprung, self.stretched_mm), (Some(sprung), Some(stretched)) if sprung > stretched) {
+        let shorter = [
+            ("sprung_mm", self.sprung_mm),
+            ("wet_sprung_mm", self.wet_sprung_mm),
+            ("shortest_mm", self.shortest_mm),
+        ];
+        for (field, length) in shorter {
+            if matches!((length, self.stretched_mm), (Some(length), Some(stretched)) if length > stretched) {
                 faults.push(field, Problem::LongerThan { other: "stretched_mm".into() });
             }
         }

@@ -6,6 +6,9 @@ use crate::constants::TAPE_SD_MM;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 
+/// Strands that are worth measuring: beyond it the error falls by less than a tape shows.
+pub(crate) const WORTH_MEASURING: u32 = 5;
+
 /// What was seen of a patch's curl.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct CurlSeen {
@@ -23,6 +26,8 @@ pub struct CurlSeen {
 pub struct ZoneReading {
     /// How long its hair is, mm of fibre.
     pub present_mm: f64,
+    /// The shortest of it, where that was measured, mm.
+    pub shortest_mm: Option<f64>,
     /// The strands that were measured pulled straight, mm. Another length than `present_mm` where they are of a patch
     /// that this one is like.
     pub stretched_mm: f64,
@@ -87,6 +92,7 @@ impl TryFrom<&RawZoneReading> for ZoneReading {
         let strands = Strands::of((raw.stretched_mm.unwrap_or_default(), raw.sprung_mm), sds, raw);
         faults.or(Self {
             present_mm: strands.stretched_mm,
+            shortest_mm: raw.shortest_mm,
             stretched_mm: strands.stretched_mm,
             sprung_mm: strands.sprung_mm,
             moisture: raw.moisture,

@@ -25,6 +25,8 @@ pub enum CsvField {
     Like,
     /// Stretched length.
     StretchedMm,
+    /// The shortest strand, stretched.
+    ShortestMm,
     /// Length let go.
     SprungMm,
     /// Length let go when wet.
@@ -49,7 +51,8 @@ pub enum CsvField {
 
 impl CsvField {
     /// The member of a zone's reading, and words by which other people's headings name it, of which all must be there.
-    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 12] = [
+    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 13] = [
+        (Self::ShortestMm, "shortest_mm", &[&["shortest"]]),
         (Self::Like, "like", &[&["like"], &["same as"]]),
         (Self::WetSprungMm, "wet_sprung_mm", &[&["wet", "spr"], &["wet", "let go"]]),
         (Self::StretchedMm, "stretched_mm", &[&["stretch"], &["pulled"]]),
@@ -85,7 +88,10 @@ impl CsvField {
     }
 
     fn is_length(self) -> bool {
-        matches!(self, Self::StretchedMm | Self::SprungMm | Self::WetSprungMm | Self::LoopMm)
+        matches!(
+            self,
+            Self::StretchedMm | Self::ShortestMm | Self::SprungMm | Self::WetSprungMm | Self::LoopMm
+        )
     }
 
     fn is_word(self) -> bool {

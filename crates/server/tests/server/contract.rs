@@ -70,14 +70,26 @@ fn a_schema_tells_a_wrong_document_from_a_right_one() {
     assert!(!validator.is_valid(&json!({"reading": zone, "target_worn_mm": 120.0, "colour": 1})));
 }
 
-/// The move that is shown in the description of the formats.
+/// An example that is shown in the description of the formats.
+fn example(heading: &str) -> Value {
+    let text = committed("formats/README.md");
+    let below = text.split(heading).nth(1).unwrap();
+    let example = below.split("```json").nth(1).and_then(|rest| rest.split("```").next()).unwrap();
+    serde_json::from_str(example).unwrap()
+}
+
+#[test]
+fn the_zones_in_the_documentation_are_ones_that_are_taken() {
+    let reading: spirel_core::reading::RawReading =
+        serde_json::from_value(json!({"zones": example("## Zones of a reading")})).unwrap();
+    assert_eq!(reading.check(), Ok(()));
+    assert_eq!(reading.read_patches().len(), 4);
+}
+
 #[test]
 fn the_move_in_the_documentation_is_one_that_is_taken() {
-    let text = committed("formats/README.md");
-    let example = text.split("```json").nth(1).and_then(|rest| rest.split("```").next()).unwrap();
-    let cut = json!({
-        "format": "spirel.cut", "version": 1, "name": "example", "moves": [serde_json::from_str::<Value>(example).unwrap()]
-    });
+    let example = example("## A move");
+    let cut = json!({"format": "spirel.cut", "version": 1, "name": "example", "moves": [example]});
     let schema: Value = serde_json::from_str(&committed("formats/cut.schema.json")).unwrap();
     assert!(jsonschema::draft202012::new(&schema).unwrap().is_valid(&cut));
     let read: spirel_core::cut::Cut = serde_json::from_value(cut).unwrap();

@@ -15,8 +15,11 @@ describe("what instruments still have to say", () => {
     expect(wanted(full, ["comb", "gauge"])).toEqual([]);
     expect(wanted({ ...full, sprung_mm: null }, ["comb"])).toEqual(["sprung_mm"]);
     expect(wanted(undefined, ["meter", "room"])).toEqual([]);
+    expect(wanted(full, ["comb", "gauge"], true), "on the wet pass").toEqual(["wet_sprung_mm"]);
+    expect(wanted({ ...full, wet_sprung_mm: 170 }, ["comb"], true)).toEqual([]);
     const alike: RawZoneReading = { moisture: "dry", strands: 1, like: "top" };
     expect(wanted(alike, ["comb", "gauge"]), "its hair is read there").toEqual(["stretched_mm"]);
+    expect(wanted(alike, ["comb"], true)).toEqual([]);
   });
 
   it("leads on round the head to the next zone that lacks something", () => {

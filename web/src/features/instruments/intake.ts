@@ -15,18 +15,25 @@ const missing = (value: unknown) => value === undefined || value === null;
 
 /** What is still to be measured in a patch, in the order in which it is asked for. Of one that is like another only the length
  * is its own; whoever wants more measures it all the same. */
-export function wanted(read: RawZoneReading | undefined, kinds: readonly DeviceKind[]): (keyof RawZoneReading)[] {
+export function wanted(
+  read: RawZoneReading | undefined,
+  kinds: readonly DeviceKind[],
+  wet = false,
+): (keyof RawZoneReading)[] {
+  // The wet pass asks for the length let go wet, and for nothing that is as it was dry.
+  const done = read?.like || (read?.moisture === "wet" && !missing(read.sprung_mm)) || !missing(read?.wet_sprung_mm);
+  if (wet) return kinds.includes("comb") && !done ? ["wet_sprung_mm"] : [];
   const order = ["comb", "gauge", "scope"] as const;
   const fields = order.filter((kind) => kinds.includes(kind)).flatMap((kind) => GIVES[kind]);
   return fields.filter((field) => missing(read?.[field]) && (!read?.like || field === "stretched_mm"));
 }
 
 /** Where the hand goes once a zone is done: on round the head to the next that lacks something; nowhere when none does. */
-export function onward(zones: ZoneReadings, from: Patch, kinds: readonly DeviceKind[]): Patch | undefined {
+export function onward(zones: ZoneReadings, from: Patch, kinds: readonly DeviceKind[], wet = false): Patch | undefined {
   const all = patchesOf(zones);
   const at = all.indexOf(from);
   const round = [...all.slice(at), ...all.slice(0, at)];
-  return round.find((patch) => wanted(zones[patch], kinds).length > 0);
+  return round.find((patch) => wanted(zones[patch], kinds, wet).length > 0);
 }
 
 /** A zone with one figure as the core took it, the rest as it stands now. */

@@ -31,7 +31,7 @@ const reading = ref<RawReading>({ zones: {} } as RawReading);
 function intake() {
   patch.value = "top";
   reading.value = { zones: {} } as RawReading;
-  return effectScope().run(() => useIntake(reading, patch, ref(true)))!;
+  return effectScope().run(() => useIntake(reading, patch, ref("dry"), ref(true)))!;
 }
 /** Says it, and lets what follows from it happen. */
 async function say(kept = false) {

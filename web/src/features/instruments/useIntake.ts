@@ -32,7 +32,12 @@ export interface Late {
 /** How many values can be taken back. */
 const STEPS = 50;
 
-export function useIntake(reading: Ref<RawReading>, patch: Ref<Patch>, editable: Ref<boolean>) {
+export function useIntake(
+  reading: Ref<RawReading>,
+  patch: Ref<Patch>,
+  pass: Ref<"dry" | "wet">,
+  editable: Ref<boolean>,
+) {
   const landed = shallowRef<Landed[]>([]);
   const late = shallowRef<Late[]>([]);
   /** Why the newest value was not taken; without words it waits among the late ones. */
@@ -52,7 +57,7 @@ export function useIntake(reading: Ref<RawReading>, patch: Ref<Patch>, editable:
 
   const kinds = computed(() => instruments.mine.value.map((each) => each.kind));
   const zones = computed(() => (reading.value.zones ?? {}) as ZoneReadings);
-  const next = computed(() => wanted(zones.value[patch.value], kinds.value)[0]);
+  const next = computed(() => wanted(zones.value[patch.value], kinds.value, pass.value === "wet")[0]);
 
   async function value({ device, kept, measured }: ValueMessage) {
     if (kept) late.value = [...late.value, { device, measured }];
@@ -87,7 +92,8 @@ export function useIntake(reading: Ref<RawReading>, patch: Ref<Patch>, editable:
       const taken = await askTake({
         read: zones.value[at],
         room: reading.value.room,
-        now: now.value[at] ?? null,
+        // On the wet pass hair is wet, whether or not a meter said so.
+        now: pass.value === "wet" ? "wet" : (now.value[at] ?? null),
         measured,
       });
       now.value[at] = taken.now ?? undefined;
@@ -98,8 +104,8 @@ export function useIntake(reading: Ref<RawReading>, patch: Ref<Patch>, editable:
       const figure = ofRoom ? taken.room[field] : field === "moisture" ? taken.now : taken.read[field];
       if (figure === undefined || figure === null) return;
       landed.value = [...landed.value.slice(1 - STEPS), { device, field, patch: at, value: figure, before }];
-      if (!ofRoom && field !== "moisture" && wanted(zones.value[at], kinds.value).length === 0)
-        patch.value = onward(zones.value, at, kinds.value) ?? at;
+      if (!ofRoom && field !== "moisture" && wanted(zones.value[at], kinds.value, pass.value === "wet").length === 0)
+        patch.value = onward(zones.value, at, kinds.value, pass.value === "wet") ?? at;
     } catch (error) {
       refuse(device, error);
       // Nothing that was measured is lost because the server could not be asked.

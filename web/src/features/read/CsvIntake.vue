@@ -13,6 +13,7 @@ const FIELDS: readonly CsvField[] = [
   "zone",
   "like",
   "stretched_mm",
+  "shortest_mm",
   "sprung_mm",
   "wet_sprung_mm",
   "width_um",
@@ -42,7 +43,8 @@ const picker = ref<HTMLInputElement>();
 const zones = computed(() =>
   Object.entries(found.value?.zones ?? {}).filter(([, read]) => Object.keys(read).length > 2),
 );
-const isLength = (field: CsvField) => ["stretched_mm", "sprung_mm", "wet_sprung_mm", "loop_mm"].includes(field);
+const isLength = (field: CsvField) =>
+  ["stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm"].includes(field);
 
 async function ask(columns?: CsvReading["columns"]) {
   failed.value = undefined;

@@ -24,7 +24,7 @@ import TapeMeasures from "./TapeMeasures.vue";
 import WhoMeasured from "./WhoMeasured.vue";
 import ZoneForm from "./ZoneForm.vue";
 import ZoneTable from "./ZoneTable.vue";
-import { firstOpen, neighbour, walk, type Step } from "./walk";
+import { firstOpen, firstStep, neighbour, walk, type Pass, type Step } from "./walk";
 import { plainWords } from "./plainWords";
 import { SHOWN, type Shown } from "./shade";
 
@@ -58,7 +58,10 @@ const whole = computed(() =>
 );
 const now = useComputed("now", whole, askNow, 400);
 
-const patch = ref<Patch>(firstOpen(zones.value));
+const pass = ref<Pass>("dry");
+const passes = computed(() => (["dry", "wet"] as const).map((value) => ({ value, label: t(`read.pass.${value}`) })));
+const patch = ref<Patch>(firstOpen(zones.value, "dry"));
+watch(pass, (now) => goTo(firstOpen(zones.value, now)));
 /** A half that is put together again, or was never made once an edit is undone, has no form. */
 watch(
   () => patchesOf(zones.value),
@@ -66,7 +69,7 @@ watch(
     if (!all.includes(patch.value)) patch.value = all.find((each) => zoneOf(each) === zoneOf(patch.value))!;
   },
 );
-const intake = useIntake(reading, patch, document.editable);
+const intake = useIntake(reading, patch, pass, document.editable);
 const form = ref<InstanceType<typeof ZoneForm>>();
 /** The kind of weak spot that is put on the head by pressing where it is. */
 const putting = ref<SpotKind>();
@@ -97,7 +100,7 @@ function takeOver(table: { [patch: string]: RawZoneReading }) {
 }
 
 async function go(step: Step, by: 1 | -1) {
-  const to = walk(zones.value, { patch: patch.value, step }, by);
+  const to = walk(zones.value, pass.value, { patch: patch.value, step }, by);
   patch.value = to.patch;
   await nextTick();
   form.value?.focus(to.step);
@@ -106,7 +109,7 @@ async function go(step: Step, by: 1 | -1) {
 async function goTo(to: Patch) {
   patch.value = to;
   await nextTick();
-  form.value?.focus("stretched_mm");
+  form.value?.focus(zones.value[to]?.like ? "stretched_mm" : firstStep(pass.value));
 }
 </script>
 
@@ -170,10 +173,12 @@ async function goTo(to: Patch) {
       <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
     </section>
     <section class="stack">
+      <ChoiceRow v-model="pass" hide-label :label="t('read.passOf')" :choices="passes" />
       <ZoneForm
         ref="form"
         v-model="zones[patch]"
         :patch="patch"
+        :pass="pass"
         :summary="summary.data.value?.zones.find((z) => z.patch === patch)"
         :fault-at="faultAt"
         :disabled="!document.editable.value"
@@ -184,6 +189,7 @@ async function goTo(to: Patch) {
       <ZoneTable
         v-model="patch"
         :zones="zones"
+        :pass="pass"
         :summary="summary.data.value"
         :faults="faults"
         @update:model-value="goTo"

@@ -10,10 +10,11 @@ import DensityScale from "./DensityScale.vue";
 import HairCounter from "./HairCounter.vue";
 import StrandList from "./StrandList.vue";
 import { useI18n } from "vue-i18n";
-import type { Step } from "./walk";
+import type { Pass, Step } from "./walk";
 
 const props = defineProps<{
   patch: Patch;
+  pass: Pass;
   summary: ZoneSummary | undefined;
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
@@ -54,6 +55,7 @@ function field<K extends keyof RawZoneReading>(key: K) {
 const stretched = field("stretched_mm");
 const sprung = field("sprung_mm");
 const wetSprung = field("wet_sprung_mm");
+const shortest = field("shortest_mm");
 const widthClass = field("width_class");
 const width = field("width_um");
 const moisture = field("moisture");
@@ -79,6 +81,14 @@ const percent = computed(() =>
   typeof props.summary?.shrinkage === "number" && !longer.value ? Math.round(props.summary.shrinkage * 100) : undefined,
 );
 
+/** What the strand did dry, and what water does to it. */
+const beside = computed(() => {
+  const [dry, wet] = [sprung.value, wetSprung.value];
+  if (typeof dry !== "number") return t("read.wetAlone");
+  if (typeof wet !== "number") return t("read.wetBeside", { dry: say(dry) });
+  return t(wet < dry ? "read.wetShorter" : "read.wetLonger", { dry: say(dry), by: say(Math.abs(wet - dry)) });
+});
+
 /** How sure the zone's worn length is, beside what its width alone would say. */
 const surety = computed(() => {
   const { worn_sd_mm: known, unread_sd_mm: unread } = props.summary ?? {};
@@ -87,6 +97,7 @@ const surety = computed(() => {
 });
 
 const stretchedField = ref<InstanceType<typeof LengthField>>();
+const wetField = ref<InstanceType<typeof LengthField>>();
 const sprungField = ref<InstanceType<typeof LengthField>>();
 const widths = ref<HTMLElement>();
 
@@ -105,6 +116,7 @@ defineExpose({
   focus(step: Step) {
     if (step === "stretched_mm") stretchedField.value?.focus();
     else if (step === "sprung_mm") sprungField.value?.focus();
+    else if (step === "wet_sprung_mm") wetField.value?.focus();
     else
       (widths.value?.querySelector<HTMLInputElement>("input:checked") ?? widths.value?.querySelector("input"))?.focus();
   },
@@ -134,7 +146,17 @@ defineExpose({
         @keydown.enter="onward($event, 'stretched_mm')"
       />
       <LengthField
-        v-if="!like"
+        v-if="!like && pass === 'wet'"
+        ref="wetField"
+        v-model="wetSprung"
+        large
+        :label="t('fields.wet_sprung_mm')"
+        :fault="fault('wet_sprung_mm')"
+        :disabled="disabled"
+        @keydown.enter="onward($event, 'wet_sprung_mm')"
+      />
+      <LengthField
+        v-else-if="!like"
         ref="sprungField"
         v-model="sprung"
         large
@@ -144,8 +166,9 @@ defineExpose({
         @keydown.enter="onward($event, 'sprung_mm')"
       />
     </div>
+    <p v-if="!like && pass === 'wet'" class="soft" aria-live="polite">{{ beside }}</p>
     <p v-if="like" class="soft">{{ t("read.isLike", { like: sayPatch(like, t) }) }}</p>
-    <div v-if="!like" class="more">
+    <div v-if="!like && pass === 'dry'" class="more">
       <div ref="widths" @keydown.enter="onward($event, 'width')" @keydown="byLetter">
         <ChoiceRow
           v-model="widthClass"
@@ -175,14 +198,22 @@ defineExpose({
     </details>
     <details :key="`${patch} more`">
       <summary>{{ t(like ? "read.densityOnly" : "read.more") }}</summary>
-      <div v-if="!like" class="three">
+      <div class="three">
         <LengthField
+          v-model="shortest"
+          :label="t('fields.shortest_mm')"
+          :fault="fault('shortest_mm')"
+          :disabled="disabled"
+        />
+        <LengthField
+          v-if="!like && pass === 'dry'"
           v-model="wetSprung"
           :label="t('fields.wet_sprung_mm')"
           :fault="fault('wet_sprung_mm')"
           :disabled="disabled"
         />
         <LengthField
+          v-if="!like"
           v-model="width"
           sign="µm"
           :label="t('fields.width_um')"
@@ -190,6 +221,7 @@ defineExpose({
           :disabled="disabled"
         />
         <LengthField
+          v-if="!like"
           v-model="strands"
           sign="×"
           :label="t('fields.strands')"

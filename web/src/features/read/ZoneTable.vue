@@ -5,9 +5,11 @@ import { patchesOf, sayPatch, type ZoneReadings } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { useI18n } from "vue-i18n";
 import { curlLine } from "./curlLine";
+import type { Pass } from "./walk";
 
 const props = defineProps<{
   zones: ZoneReadings;
+  pass: Pass;
   summary: ReadingSummary | undefined;
   faults: readonly FieldFault[];
 }>();
@@ -35,7 +37,9 @@ const width = (name: Patch) => {
       <tr>
         <th scope="col">{{ t("read.zone") }}</th>
         <th scope="col" class="figure">{{ t("read.stretchedIn", { unit: signOf(unit) }) }}</th>
-        <th scope="col" class="figure">{{ t("read.sprungIn", { unit: signOf(unit) }) }}</th>
+        <th scope="col" class="figure">
+          {{ t(pass === "wet" ? "read.wetIn" : "read.sprungIn", { unit: signOf(unit) }) }}
+        </th>
         <th scope="col" class="figure">{{ t("read.shrinks") }}</th>
         <th scope="col">{{ t("fields.width_class") }}</th>
         <th scope="col">{{ t("read.curl") }}</th>
@@ -50,7 +54,9 @@ const width = (name: Patch) => {
           </button>
         </th>
         <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
-        <td v-if="!zones[name]?.like" class="figure">{{ length(zones[name]?.sprung_mm) }}</td>
+        <td v-if="!zones[name]?.like" class="figure">
+          {{ length(pass === "wet" ? zones[name]?.wet_sprung_mm : zones[name]?.sprung_mm) }}
+        </td>
         <td v-else></td>
         <td class="figure">{{ percent(name) }}</td>
         <td v-if="!zones[name]?.like">{{ width(name) }}</td>

@@ -41,7 +41,7 @@ describe("a reading in plain words", () => {
     const unusual = [{ kind: "air_apart", damp: true, humidity_pct: 84.4 }];
     const said = plainWords({ ...zones, unusual } as ReadingSummary, t, length).join("\n");
     expect(said).toMatch(
-      /No strand measured let go: Left side, in front\. Measured, what is known to 3\.1 cm would be known to 0\.9 cm/,
+      /No strand measured let go: Left side, in front\. Measuring one would make ± 3\.1 cm about ± 0\.9 cm/,
     );
     expect(said).toMatch(/Not read yet: Nape\./);
     expect(said).toMatch(/The air held 84 % .*damp/);
@@ -75,7 +75,7 @@ describe("a reading in plain words", () => {
 
   it("says which side shrinks more, what is missing, and what is vague", () => {
     const zones = [
-      { patch: "left_side", shrinkage: 0.5, gaps: ["width"], worn_sd_mm: 20 },
+      { patch: "left_side", shrinkage: 0.5, gaps: ["width"], width_moves_mm: 7, worn_sd_mm: 20, more_sd_mm: 11 },
       { patch: "crown", gaps: ["stretched", "sprung"] },
     ];
     const left = plainWords(summary(zones, 0.06), t, length);
@@ -85,6 +85,8 @@ describe("a reading in plain words", () => {
     expect(left[1]).toContain("6");
     expect(left[2]).toContain(t("zone.crown", {}));
     for (const line of left.slice(3)) expect(line).toContain(t("zone.left_side", {}));
+    expect(left[3]).toContain("up to 0.7 cm");
+    expect(left[4]).toContain("± 2 cm about ± 1.1 cm");
   });
 
   it("says how far the hair is full, and how surely that is known", () => {

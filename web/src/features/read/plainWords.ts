@@ -1,6 +1,13 @@
 import type { ReadingSummary, ZoneSummary } from "@/api";
 import { sayPatch } from "@/shared/patches";
 
+/** Error of a worn length from which on more strands are worth asking for, mm. */
+const VAGUE_MM = 12;
+
+/** The zone that is known least surely. */
+const widest = (zones: readonly ZoneSummary[]) =>
+  [...zones].sort((a, b) => (b.worn_sd_mm ?? 0) - (a.worn_sd_mm ?? 0))[0];
+
 type Say = (key: string, named: Record<string, unknown>) => string;
 
 /** The reading in sentences: what it shows, and what is missing and would change it. */
@@ -65,18 +72,12 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     summary.zones.filter((zone) => typeof zone.shrinkage !== "number"),
   );
   const seen = read.filter((zone) => typeof zone.let_go_sd_mm === "number" && !zone.like);
-  const worst = seen.reduce<ZoneSummary | undefined>(
-    (a, b) => ((a?.worn_sd_mm ?? 0) < (b.worn_sd_mm ?? 0) ? b : a),
-    undefined,
-  );
+  const worst = widest(seen);
   add("words.seen", seen, { now: length(worst?.worn_sd_mm ?? 0), then: length(worst?.let_go_sd_mm ?? 0) });
-  add(
-    "words.width",
-    read.filter((zone) => zone.gaps.includes("width")),
-  );
-  add(
-    "words.vague",
-    read.filter((zone) => (zone.worn_sd_mm ?? 0) > 12 && !seen.includes(zone)),
-  );
+  const widths = read.filter((zone) => zone.gaps.includes("width"));
+  add("words.width", widths, { length: length(Math.max(0, ...widths.map((zone) => zone.width_moves_mm ?? 0))) });
+  const vague = read.filter((zone) => (zone.worn_sd_mm ?? 0) > VAGUE_MM && typeof zone.more_sd_mm === "number");
+  const vaguest = widest(vague);
+  add("words.vague", vague, { now: length(vaguest?.worn_sd_mm ?? 0), then: length(vaguest?.more_sd_mm ?? 0) });
   return lines;
 }
