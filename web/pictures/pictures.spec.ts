@@ -41,7 +41,12 @@ test("before a visit", async ({ page }) => {
 test("a visit", async ({ wren: page }) => {
   await openVisit(page, "Sunniva Drake", "Talk");
   await take(page, "talk");
-  await openVisit(page, "Sunniva Drake", "Read");
+  await openVisit(page, "Dario Vane", "Read");
+  await page
+    .getByRole("row", { name: /^Left side, lower half/ })
+    .getByRole("button")
+    .click();
+  await page.evaluate(() => scrollTo(0, 0));
   await take(page, "read");
   await openVisit(page, "Bastian Crook", "Read");
   await pair(page, "Comb 1", "Gauge 1", "Room");

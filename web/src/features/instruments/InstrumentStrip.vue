@@ -135,6 +135,12 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
 .line {
   display: grid;
   gap: 4px;
+  align-content: center;
+}
+
+/* While nothing is paired, pairing stands beside the line that says so. */
+.line + details:not([open]) {
+  grid-column: 2;
 }
 
 .next {
@@ -220,12 +226,6 @@ input {
   width: 22px;
   height: 22px;
   accent-color: var(--ink);
-}
-
-summary {
-  cursor: pointer;
-  min-height: 36px;
-  padding-top: 6px;
 }
 
 .last button {

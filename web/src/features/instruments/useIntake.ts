@@ -69,7 +69,8 @@ export function useIntake(
     try {
       const count = await askCount(new Blob([bytes], { type: "image/png" }), side_mm);
       // The picture shows how wide hairs are, too: that stands in where nothing better will say it.
-      if (!kept && !kinds.value.includes("gauge") && !zones.value[patch.value]?.width_um)
+      const here = zones.value[patch.value];
+      if (!kept && !kinds.value.includes("gauge") && !here?.width_um && !here?.like)
         await take(device, { quantity: "width", value: count.width_um, unit: "µm", sd: count.width_sd_um });
       const measured: Measured = {
         quantity: "density",

@@ -356,12 +356,6 @@ h3 {
   max-width: 62ch;
 }
 
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .missing {
   padding: 40px 0;
 }

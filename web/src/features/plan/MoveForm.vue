@@ -113,9 +113,6 @@ function setState(part: Partial<HeldState>) {
 }
 
 summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
   font-weight: 600;
 }
 </style>

@@ -118,12 +118,6 @@ function take() {
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 summary span {
   margin-left: 0.35em;
 }

@@ -30,12 +30,6 @@ const { t } = useI18n();
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 36px;
-  padding-top: 6px;
-}
-
 .scale {
   display: flex;
   flex-wrap: wrap;

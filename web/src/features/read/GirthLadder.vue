@@ -84,12 +84,6 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .ladder {
   display: flex;
   gap: 18px;

@@ -171,12 +171,6 @@ path {
   vector-effect: non-scaling-stroke;
 }
 
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 summary span {
   margin-left: 0.35em;
 }

@@ -102,12 +102,6 @@ const choices = <N extends string>(names: { [name in N]: number }, key: string) 
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .pair {
   display: flex;
   flex-wrap: wrap;

@@ -60,11 +60,3 @@ const ways = computed(() =>
     </div>
   </details>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  min-height: 36px;
-  padding-top: 6px;
-}
-</style>

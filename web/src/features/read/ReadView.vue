@@ -173,7 +173,6 @@ async function goTo(to: Patch) {
       <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
     </section>
     <section class="stack">
-      <ChoiceRow v-model="pass" hide-label :label="t('read.passOf')" :choices="passes" />
       <ZoneForm
         ref="form"
         v-model="zones[patch]"
@@ -183,7 +182,9 @@ async function goTo(to: Patch) {
         :fault-at="faultAt"
         :disabled="!document.editable.value"
         @go="go"
-      />
+      >
+        <ChoiceRow v-model="pass" hide-label :label="t('read.passOf')" :choices="passes" />
+      </ZoneForm>
       <PatchForm :zones="zones" :patch="patch" :disabled="!document.editable.value" @change="write" />
       <WhoMeasured :visit="visit.id" :version="document.version.value" :patch="patch" />
       <ZoneTable

@@ -104,12 +104,6 @@ function add() {
   gap: 0;
 }
 
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 ol {
   list-style: none;
   padding: 10px 0;

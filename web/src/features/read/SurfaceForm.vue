@@ -70,12 +70,6 @@ onUnmounted(stop);
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .drop {
   display: grid;
   grid-template-columns: minmax(120px, 1fr) minmax(0, 1.4fr);

@@ -41,12 +41,6 @@ const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number")
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));

@@ -61,12 +61,6 @@ const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  min-height: 36px;
-  padding-top: 6px;
-}
-
 th,
 td {
   padding: 4px 12px 4px 0;

@@ -81,6 +81,9 @@ const percent = computed(() =>
   typeof props.summary?.shrinkage === "number" && !longer.value ? Math.round(props.summary.shrinkage * 100) : undefined,
 );
 
+/** Whether what it loses was not measured but follows from its curl. */
+const seen = computed(() => percent.value !== undefined && !sprung.value && !like.value);
+
 /** What the strand did dry, and what water does to it. */
 const beside = computed(() => {
   const [dry, wet] = [sprung.value, wetSprung.value];
@@ -130,9 +133,10 @@ defineExpose({
         <h2>{{ sayPatch(patch, t) }}</h2>
         <p class="soft">{{ t(`zoneWhere.${zoneOf(patch)}`) }}</p>
       </div>
+      <slot></slot>
       <p class="shrinkage" aria-live="polite">
         <b class="number">{{ percent === undefined ? "–" : `${percent} %` }}</b>
-        <span class="soft small">{{ t(sprung || like ? "read.shrinkage" : "read.shrinkageSeen") }}</span>
+        <span class="soft small">{{ t(seen ? "read.shrinkageSeen" : "read.shrinkage") }}</span>
       </p>
     </header>
     <div :key="patch" class="pair">
@@ -238,7 +242,12 @@ defineExpose({
         :fault-at="(field) => fault(field)"
         :disabled="disabled"
       />
-      <HairCounter v-model="density" :fault="fault('hairs_per_cm2')" :disabled="disabled" @width="width = $event" />
+      <HairCounter
+        v-model="density"
+        :fault="fault('hairs_per_cm2')"
+        :disabled="disabled"
+        @width="like || (width = $event)"
+      />
       <DensityScale v-model="density" :disabled="disabled" />
     </details>
   </div>
@@ -254,7 +263,12 @@ defineExpose({
 header {
   display: flex;
   justify-content: space-between;
+  align-items: center;
   gap: 16px;
+}
+
+header > :first-child {
+  flex: 1;
 }
 
 h2 {
@@ -309,13 +323,6 @@ h2 {
 
 .again {
   padding-top: 12px;
-}
-
-summary {
-  cursor: pointer;
-  min-height: 36px;
-  display: list-item;
-  padding-top: 6px;
 }
 
 .three {

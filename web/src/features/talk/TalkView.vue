@@ -226,12 +226,6 @@ const cautions = useComputed(
   font-size: 1.05rem;
 }
 
-summary {
-  cursor: pointer;
-  min-height: 44px;
-  padding-top: 10px;
-}
-
 .more {
   padding: 10px 0;
 }
