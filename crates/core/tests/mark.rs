@@ -214,6 +214,10 @@ fn halves_have_marks_of_their_own_and_a_zone_that_is_like_another_the_mark_of_it
     assert!(front.zone == Zone::LeftSide && fibre(&front) > fibre(&behind) + 20.0, "curlier in front");
     let lower = of(&sheet, "back_lower");
     assert_eq!(lower.present.unwrap().fibre_mm, 240.0);
+    let says = |zone: &SheetZone, code: &str| {
+        zone.result.as_ref().unwrap().states[4].reasons.iter().any(|reason| reason.code == code)
+    };
+    assert!(says(&lower, "springs_elsewhere") && says(&behind, "springs"));
     let extra = |zone: &SheetZone| zone.result.as_ref().unwrap().states[4].mark.unwrap().allowance_mm;
     assert!(
         extra(&lower) > 1.1 * extra(&of(&whole, "back_lower")),

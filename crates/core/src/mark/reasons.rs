@@ -145,7 +145,8 @@ fn the_spring(all: &mut Reasons, task: &MarkTask, mark: &Mark) {
     match reading.sprung_mm {
         Some(sprung) => {
             let percent = 100.0 * (1.0 - sprung / stretched);
-            all.add("springs", &[("stretched_mm", stretched), ("sprung_mm", sprung), ("percent", percent)]);
+            let code = if reading.read_elsewhere { "springs_elsewhere" } else { "springs" };
+            all.add(code, &[("stretched_mm", stretched), ("sprung_mm", sprung), ("percent", percent)]);
         }
         None => {
             let percent = 100.0 * learn::shrinkage(reading, &task.belief).0;

@@ -131,9 +131,51 @@ pub fn sign_ins() -> String {
 mod tests {
     use super::*;
     use spirel_core::fibre::WornStyle;
+    use spirel_core::learn;
     use spirel_core::mark::mark_sheet;
     use spirel_core::plan::FallRequest;
+    use spirel_core::reading::{CurlWord, RawZoneReading, ZoneReading};
     use spirel_core::units::LengthUnit;
+
+    fn quantile(values: &mut [f64], share: f64) -> f64 {
+        values.sort_by(f64::total_cmp);
+        values[(share * (values.len() - 1) as f64).round() as usize]
+    }
+
+    /// What hair loses when it is let go, told by nothing but the width of its loops or the word for them, against what was
+    /// measured. `docs/accuracy.md` has the figures.
+    #[test]
+    #[allow(clippy::print_stdout, reason = "the figures are quoted in the documentation")]
+    fn curl_that_is_only_seen_tells_the_shrinkage_within_the_error_it_states() {
+        let houses = houses().expect("the file that ships is well formed");
+        let visits = houses[0].clients.iter().flat_map(|client| &client.visits);
+        let (mut by_loop, mut by_word) = (Vec::new(), Vec::new());
+        for reading in visits.filter_map(|visit| visit.read.as_ref()) {
+            for (patch, read) in reading.read_patches().into_iter().filter(|(_, read)| !read.read_elsewhere) {
+                let (lost, _) = learn::shrinkage(&read, &learn::fit(&read));
+                let loop_mm = 2.0 * learn::fit(&read).model().rod(0.0, 1.0).loop_radius_mm(0.0);
+                let off = |word: &CurlWord| (2.0 * word.loop_radius_mm() / loop_mm).ln().abs();
+                let word = CurlWord::ALL.into_iter().min_by(|a, b| off(a).total_cmp(&off(b)));
+                let RawZoneReading { width_um, width_class, stretched_mm, .. } = reading.zones[&patch];
+                let told = |loop_mm, curl| {
+                    let stretched_only =
+                        RawZoneReading { stretched_mm, width_um, width_class, ..Default::default() };
+                    let seen = ZoneReading::try_from(&RawZoneReading { loop_mm, curl, ..stretched_only })
+                        .expect("seen");
+                    let (share, sd) = learn::shrinkage(&seen, &learn::fit(&seen));
+                    assert!((share - lost).abs() < 2.0 * sd, "{patch}: {share} ± {sd}, measured {lost}");
+                    (share - lost).abs()
+                };
+                by_loop.push(told(Some(loop_mm.round().clamp(1.0, 400.0)), None));
+                by_word.push(told(None, word));
+            }
+        }
+        for (how, off) in [("loop", &mut by_loop), ("word", &mut by_word)] {
+            let [half, most, all] = [0.5, 0.9, 1.0].map(|share| quantile(off, share));
+            println!("by {how}, of {} patches: {half:.3} {most:.3} {all:.3} of the length", off.len());
+            assert!(half < 0.06, "{how}: {half}");
+        }
+    }
 
     #[test]
     fn the_demo_covers_a_dozen_heads_and_every_wish_in_it_can_be_computed() {

@@ -44,6 +44,7 @@ const print = () => window.print();
         {{ t("print.worn", { worn: t(`worn.${question.worn}`) }) }}
         <template v-if="question.front_straight">{{ t("print.frontStraight") }}</template>
         {{ t("print.risk", { n: Math.round(1 / question.aim.risk) }) }}
+        <template v-if="question.fringe === 'has' || question.fringe === 'wants'">{{ t("print.fringe") }}</template>
       </p>
     </header>
     <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />

@@ -20,7 +20,9 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     const percent = (share: number) => Math.round(share * 100);
     lines.push(
       percent(least.shrinkage!) === percent(most.shrinkage!)
-        ? t("words.even", { percent: percent(most.shrinkage!) })
+        ? t(read.length < summary.zones.length ? "words.evenSoFar" : "words.even", {
+            percent: percent(most.shrinkage!),
+          })
         : t("words.spread", {
             most: sayPatch(most.patch, t),
             mostPercent: percent(most.shrinkage!),

@@ -2,6 +2,7 @@
 import type { Girth, Spot } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import type { Leaf } from "@/shared/merge";
+import { isPatch, sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { sayMoment } from "@/shared/days";
 import { computed, ref, watchEffect } from "vue";
@@ -23,7 +24,7 @@ watchEffect(() => {
 /** Words for a path: the locale's for each key that has some. */
 function name(path: readonly string[]): string {
   return path
-    .map((key) => (te(`fields.${key}`) ? t(`fields.${key}`) : te(`zone.${key}`) ? t(`zone.${key}`) : key))
+    .map((key) => (te(`fields.${key}`) ? t(`fields.${key}`) : isPatch(key) ? sayPatch(key, t) : key))
     .join(", ");
 }
 
