@@ -28,10 +28,13 @@ const length: Measured = { quantity: "length", value: 300, unit: "mm", pull_cn: 
 const patch = ref<Patch>("top");
 const reading = ref<RawReading>({ zones: {} } as RawReading);
 
+const pass = ref<"dry" | "wet">("dry");
+
 function intake() {
+  pass.value = "dry";
   patch.value = "top";
   reading.value = { zones: {} } as RawReading;
-  return effectScope().run(() => useIntake(reading, patch, ref("dry"), ref(true)))!;
+  return effectScope().run(() => useIntake(reading, patch, pass, ref(true)))!;
 }
 /** Says it, and lets what follows from it happen. */
 async function say(kept = false) {
@@ -59,6 +62,20 @@ describe("what instruments say", () => {
     back();
     expect(reading.value.zones?.top).toBeUndefined();
     expect(last.value).toBeUndefined();
+  });
+
+  it("is of wet hair on the wet pass, and of dry hair again after it", async () => {
+    intake();
+    const now = () => vi.mocked(askTake).mock.calls.map(([asked]) => asked.now);
+    // What was asked of wet hair is answered for wet hair.
+    vi.mocked(askTake).mockResolvedValueOnce({ ...taken("sprung_mm", 150), now: "wet" });
+    vi.mocked(askTake).mockResolvedValueOnce(taken("sprung_mm", 150));
+    pass.value = "wet";
+    await say();
+    pass.value = "dry";
+    patch.value = "top";
+    await say();
+    expect(now()).toEqual(["wet", null]);
   });
 
   it("waits for a person when it came late, and when the server could not be asked", async () => {

@@ -97,8 +97,9 @@ export function useIntake(
         now: pass.value === "wet" ? "wet" : (now.value[at] ?? null),
         measured,
       });
-      now.value[at] = taken.now ?? undefined;
       const field = taken.field;
+      // Only a meter says how moist hair stays; on the wet pass it is wet for that long.
+      if (field === "moisture") now.value[at] = taken.now ?? undefined;
       const ofRoom = field === "temperature_c" || field === "humidity_pct";
       if (ofRoom) reading.value.room = { ...reading.value.room, [field]: taken.room[field] };
       else zones.value[at] = withFigure(zones.value[at], taken.read, field);

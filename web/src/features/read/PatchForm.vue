@@ -7,7 +7,12 @@ import { HALVINGS, halved, halvingOf, joined, likeable, sayPatch, zoneOf, type Z
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 
-const props = defineProps<{ zones: ZoneReadings; patch: Patch; disabled: boolean }>();
+const props = defineProps<{
+  zones: ZoneReadings;
+  patch: Patch;
+  faultAt: (field: string) => string | undefined;
+  disabled: boolean;
+}>();
 const emit = defineEmits<{ change: [zones: ZoneReadings] }>();
 const { t } = useI18n();
 
@@ -54,6 +59,7 @@ const ways = computed(() =>
         v-model="like"
         :label="t('read.likeOf')"
         :choices="likes"
+        :fault="faultAt(`zones.${patch}.like`)"
         :disabled="disabled"
       />
       <p class="soft small">{{ t("read.patchHint") }}</p>

@@ -185,7 +185,13 @@ async function goTo(to: Patch) {
       >
         <ChoiceRow v-model="pass" hide-label :label="t('read.passOf')" :choices="passes" />
       </ZoneForm>
-      <PatchForm :zones="zones" :patch="patch" :disabled="!document.editable.value" @change="write" />
+      <PatchForm
+        :zones="zones"
+        :patch="patch"
+        :fault-at="faultAt"
+        :disabled="!document.editable.value"
+        @change="write"
+      />
       <WhoMeasured :visit="visit.id" :version="document.version.value" :patch="patch" />
       <ZoneTable
         v-model="patch"
