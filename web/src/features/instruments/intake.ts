@@ -14,7 +14,7 @@ const GIVES: { [K in DeviceKind]: readonly (keyof RawZoneReading & TakenField)[]
 const missing = (value: unknown) => value === undefined || value === null;
 
 /** What is still to be measured in a patch, in the order in which it is asked for. Of one that is like another only the length
- * is its own; whoever wants more measures it all the same. */
+ * is asked for: what kind of hair it is was read there. */
 export function wanted(
   read: RawZoneReading | undefined,
   kinds: readonly DeviceKind[],
