@@ -3,6 +3,12 @@ import { Hand, pair } from "./hand";
 import { SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
 
 const zones = (page: Page) => page.getByRole("table").getByRole("row");
+/** To a stage of the visit; until it is there, rows of the one before are still on the page. */
+async function goTo(page: Page, stage: string) {
+  await page.getByRole("link", { name: new RegExp(`^${stage}`) }).click();
+  await expect(page.getByRole("heading", { level: 1, name: stage })).toBeAttached();
+}
+
 const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
 const letGo = (page: Page) => page.getByLabel("Let go", { exact: true });
 
@@ -40,7 +46,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await expect(wren.getByRole("link", { name: /^Read 3 of 9/ })).toBeVisible();
 
   // Both halves have marks of their own, for the one wish of their zone.
-  await wren.getByRole("link", { name: /^Aim/ }).click();
+  await goTo(wren, "Aim");
   await wren
     .getByRole("row", { name: /^Left side/ })
     .getByRole("button")
@@ -48,7 +54,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await wren.getByLabel("Lands at", { exact: true }).selectOption("ear_lobe");
   await expect(wren.getByRole("row", { name: /^Left side/ })).toContainText("·");
   await expect(saveState(wren)).toHaveText(SAVED);
-  await wren.getByRole("link", { name: /^Mark/ }).click();
+  await goTo(wren, "Mark");
   const marks = wren.getByRole("navigation", { name: "Zones" }).getByRole("link");
   const figure = async (half: string) => marks.filter({ hasText: half }).textContent();
   await expect(marks.filter({ hasText: "Left side" })).toHaveCount(2);
@@ -58,7 +64,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await expect(wren).toHaveURL(/mark\/left_side_under$/);
 
   // Whole again, the zone has the first half's figures, and whatever was like a half is like the whole; undo brings both back.
-  await wren.getByRole("link", { name: /^Read/ }).click();
+  await goTo(wren, "Read");
   await zones(wren).filter({ hasText: "upper half" }).first().getByRole("button").click();
   await wren.getByText("Read in halves, or with another zone").click();
   await wren.getByRole("radio", { name: "whole" }).check({ force: true });
@@ -83,17 +89,17 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
   expect(Number(then)).toBeLessThan(Number(now));
   await expect(saveState(wren)).toHaveText(SAVED);
 
-  await wren.getByRole("link", { name: /^Aim/ }).click();
+  await goTo(wren, "Aim");
   await wren
     .getByRole("row", { name: /^Crown/ })
     .getByRole("button")
     .click();
   await wren.getByLabel("Lands at", { exact: true }).selectOption({ index: 1 });
   await expect(saveState(wren)).toHaveText(SAVED);
-  await wren.getByRole("link", { name: /^Mark/ }).click();
+  await goTo(wren, "Mark");
   await expect(wren.getByText(/by what was seen of it, it loses about \d+ % of that let go/)).toBeVisible();
 
-  await wren.getByRole("link", { name: /^Read/ }).click();
+  await goTo(wren, "Read");
   await wren
     .getByRole("button", { name: /^Crown, shrinks/ })
     .first()
