@@ -48,13 +48,14 @@ pub const AIR_USUAL_PCT: Constant = constant(60.0, (50.0, 65.0), ROBBINS);
 pub const WATER_FROM_AIR: [(f64, f64); 7] =
     [(0.0, 0.0), (29.2, 6.0), (40.3, 7.6), (50.0, 9.8), (65.0, 12.8), (70.3, 13.6), (100.0, 31.2)];
 
-const PULL: &str = "hand tension of about 0.5, 1.5 and 5 N over a section of 1,250 hairs; our own estimate";
-/// Pull of a wide-toothed comb, mN a fibre.
-pub const PULL_WIDE_MN: Constant = constant(0.4, (0.1, 0.8), PULL);
-/// Pull of a medium comb, mN a fibre.
-pub const PULL_MEDIUM_MN: Constant = constant(1.2, (0.6, 2.5), PULL);
-/// Pull of a fine comb, mN a fibre.
-pub const PULL_FINE_MN: Constant = constant(4.0, (2.0, 8.0), PULL);
+const PULL: &str = "what is left on a fibre when the blades close, far less than combing takes; our own orders of magnitude, \
+                    replaced by a strand measured on each comb";
+/// Pull that a wide comb and an open hand leave on a fibre when the blades close, mN.
+pub const PULL_WIDE_MN: Constant = constant(0.02, (0.01, 0.05), PULL);
+/// The same of a medium comb, mN.
+pub const PULL_MEDIUM_MN: Constant = constant(0.1, (0.05, 0.3), PULL);
+/// The same of a fine comb drawn taut, mN.
+pub const PULL_FINE_MN: Constant = constant(2.0, (1.0, 4.0), PULL);
 
 /// Fibre diameters that stand for fine, medium and coarse hair, µm. Fine is under 60, coarse over 80.
 pub const WIDTH_FINE_UM: Constant = constant(52.0, (40.0, 60.0), ROBBINS);
@@ -121,6 +122,8 @@ pub const LAW_SD_SHARE: Constant =
 pub const CUT_SD_MM: Constant = constant(1.5, (0.5, 3.0), OWN);
 /// How far a hand's pull strays from what was meant: standard deviation of its logarithm.
 pub const PULL_LN_SD: Constant = constant(0.4, (0.2, 0.7), OWN);
+/// How far hands differ in what they leave on a fibre with the same comb: standard deviation of its logarithm.
+pub const HAND_LN_SD: Constant = constant(0.3, (0.2, 0.9), OWN);
 /// How far moisture strays from what was meant: standard deviation as a share of it.
 pub const WATER_SD_SHARE: Constant = constant(0.25, (0.1, 0.4), OWN);
 
@@ -184,6 +187,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("extension law, share", LAW_SD_SHARE),
     ("cutting, mm", CUT_SD_MM),
     ("pull strays, ln", PULL_LN_SD),
+    ("hands differ, ln", HAND_LN_SD),
     ("moisture strays, share", WATER_SD_SHARE),
     ("risk of landing short", RISK),
     ("risk in a fringe, share", FRINGE_RISK_SHARE),
@@ -193,7 +197,13 @@ pub const ALL: &[(&str, Constant)] = &[
     ("comb step in inches, mm", COMB_STEP_INCH_MM),
     ("hairs per cm²", HAIRS_PER_CM2),
     ("packing of straight hair", PACKING_STRAIGHT),
-    ("packing radius, mm", PACKING_RADIUS_MM),
+    ("room of closed curls, times", PACKING_CURL),
+    ("room of brushed curls, times", PACKING_BRUSHED),
+    ("stiffness of a closed lock, times", LOCK_ENTANGLED),
+    ("clumping in light", LIGHT_CLUMPING),
+    ("least share that is perimeter", LINE_SHARE),
+    ("fringe falls forward up to, mm", FRINGE_FALLS_MM),
+    ("hair in front parts from, mm", FRINGE_PARTS_MM),
     ("see-through from, share of light", SEE_THROUGH),
     ("choppy from, % of the hair for each degree", CHOPPY_SHARE),
     ("step that shows, mm", CHOPPY_STEP_MM),
@@ -210,8 +220,21 @@ pub const HAIRS_PER_CM2: Constant =
     constant(180.0, (80.0, 300.0), "Loussouarn 2001, Br. J. Dermatol. 145, and others");
 /// Share of the cross-section of straight worn hair that is fibre; the rest is air.
 pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
-/// Loop radius at which curl pushes hair apart by half as much room again, mm.
-pub const PACKING_RADIUS_MM: Constant = constant(3.0, (1.0, 6.0), OWN);
+/// By how many times more room closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)). Fitted to a client by one
+/// worn width. Compare Goldstein, Warren, Ball 2012, Phys. Rev. Lett. 108, 078101, and van Wyk 1946, J. Text. Inst. 37.
+pub const PACKING_CURL: Constant = constant(5.5, (0.5, 24.0), OWN);
+/// The same times so many where curls are brushed out: single fibres lie out of phase and keep each other away.
+pub const PACKING_BRUSHED: Constant = constant(2.0, (1.3, 3.0), OWN);
+/// By how much more a lock of closed curls is stiff than its fibres one by one; open hair slips.
+pub const LOCK_ENTANGLED: Constant = constant(8.0, (2.0, 30.0), OWN);
+/// Clumping in light through hair: fibres in locks hide each other (Nilson 1971, Agric. Meteorol. 8).
+pub const LIGHT_CLUMPING: Constant = constant(0.4, (0.3, 0.5), "Nilson 1971, Agric. Meteorol. 8");
+/// Share of the hair of an azimuth whose ends, the lowest, are its perimeter: single longer hairs are wisps.
+pub const LINE_SHARE: Constant = constant(0.1, (0.05, 0.15), OWN);
+/// Worn length up to which hair over the forehead falls forward, and from which it goes with the parting, mm.
+pub const FRINGE_FALLS_MM: Constant = constant(150.0, (100.0, 180.0), OWN);
+/// See [`FRINGE_FALLS_MM`].
+pub const FRINGE_PARTS_MM: Constant = constant(240.0, (200.0, 320.0), OWN);
 /// Share of light through a layer of hair from which on its ends are called see-through.
 pub const SEE_THROUGH: Constant = constant(0.25, (0.1, 0.5), OWN);
 /// Share of the hair that ends over two fingers for each degree the head turns in over them, where steps show, % for a

@@ -14,3 +14,11 @@ pub const DERIVATIVE: f64 = 1e-4;
 pub const FIT: f64 = 1e-8;
 /// Width in mm to which an allowance is searched: a hundredth of what a comb shows would be 0.05.
 pub const ALLOWANCE_MM: f64 = 0.01;
+/// Width in mm to which the worn length that reaches a height is searched: half of what is drawn. The last correction leaves
+/// a tenth of it.
+pub const REACH_MM: f64 = 0.05;
+/// Width to which the logarithm of the packing of curls is searched: a hundredth of it moves a width by half a millimetre.
+pub const PACKING_LN: f64 = 0.01;
+/// Change in mm at which the worn length down to where hair leaves the head has settled: its square, which is what is left,
+/// is nothing.
+pub const TURN_MM: f64 = 1e-5;

@@ -27,27 +27,20 @@ fn head() -> Hair {
 }
 
 fn movement(region: Region, way: Way) -> Move {
-    Move {
-        name: String::new(),
-        off: false,
-        region,
-        mirrored: false,
-        state: WET,
-        way,
-        technique: Technique::default(),
-    }
+    Move { state: WET, ..Move::new(region, way) }
 }
 
 fn one(each: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 1, name: "test".into(), purpose: String::new(), moves: vec![each] }
+    Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves: vec![each] }
 }
 
 fn layout(along: Along, from: Landmark) -> Layout {
-    Layout { along, thickness_mm: 25.0, from, every: 1, skip: 0 }
+    Layout::new(along, 25.0, from)
 }
 
 fn twist(to: Point, side: Option<Half>, past_mm: f64) -> Way {
-    Way::Gathered(Gathered { layout: layout(Along::Profile, Landmark::HairlineCentre), to, side, past_mm })
+    let layout = layout(Along::Profile, Landmark::HairlineCentre);
+    Way::Gathered(Gathered { side, past_mm, ..Gathered::to(layout, to) })
 }
 
 fn mean(lengths: &Lengths) -> f64 {
@@ -118,10 +111,11 @@ fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
     let through = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
     let sections = Sections {
         layout: layout(Along::Crosswise, Landmark::Apex),
-        hold: Hold { lift_deg: 90.0, over: Over::Plane(through) },
-        guide: Guide::Travelling { drift_mm: 0.0 },
+        hold: Hold { over: Over::Plane(through), ..Hold::at(90.0) },
+        guide: Guide::TRAVELLING,
         fingers: Fingers::default(),
         length: FirstLength::HeldMm(100.0),
+        drops: None,
     };
     let lengths = cut(&hair, &one(movement(Region::Everything, Way::Sections(sections)))).unwrap().lengths;
     let [a, b, c] = through.map(|landmark| hair.scalp().point(landmark));
@@ -175,7 +169,7 @@ fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
     let middle = plain.scalp().point(Landmark::BrowLeft);
     let (mut near, mut far) = (0.0_f64, 0.0_f64);
     for (strand, (a, b)) in plain.strands.iter().zip(plain.drapes.iter().zip(&bent.drapes)) {
-        let moved = (a.place(60.0) - b.place(60.0)).norm();
+        let moved = (a.main().place(60.0) - b.main().place(60.0)).norm();
         let off = (strand.root.at - middle).norm();
         if off < 25.0 {
             near = near.max(moved);
@@ -248,7 +242,7 @@ proptest! {
         let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
         let mut twists = movement(
             Region::Half(Half::Right),
-            Way::Gathered(Gathered { layout, to, side: Some(Half::Right), past_mm }),
+            Way::Gathered(Gathered { side: Some(Half::Right), past_mm, ..Gathered::to(layout, to) }),
         );
         twists.mirrored = mirrored;
         twists.technique = Technique { under, ..Technique::usual(TechniqueKind::Point) };

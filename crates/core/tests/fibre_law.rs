@@ -5,6 +5,8 @@ use proptest::prelude::*;
 use spirel_core::fibre::{
     Comb, Curl, HangRequest, HeldState, LengthModel, Material, Moisture, Rod, WornStyle,
 };
+use spirel_core::learn::fit;
+use spirel_core::reading::{RawZoneReading, ZoneReading};
 
 fn rod(radius: f64, pitch: f64, weight_factor: f64) -> Rod {
     let material =
@@ -98,11 +100,24 @@ fn a_tight_coil_hardly_answers_to_its_weight_and_a_wave_does() {
 }
 
 #[test]
-fn a_wide_comb_holds_a_coil_shorter_than_a_fine_one() {
-    let m = model(3.0, 0.1);
-    let held = |comb| m.held_mm(200.0, 200.0, HeldState { moisture: Moisture::Dry, comb });
-    assert!(held(Comb::None) < held(Comb::Wide) - 20.0);
-    assert!(held(Comb::Wide) < held(Comb::Medium) && held(Comb::Medium) <= held(Comb::Fine));
+fn the_choice_of_comb_matters_as_it_does_in_the_hand() {
+    let held =
+        |m: &LengthModel, moisture, comb| m.held_mm(300.0, 300.0, HeldState { moisture, comb }) / 300.0;
+    // A ringlet, 300 mm stretched and 150 mm let go.
+    let reading = ZoneReading::try_from(&RawZoneReading::measured(300.0, 150.0)).unwrap();
+    let ringlet = fit(&reading).model();
+    let wide = (held(&ringlet, Moisture::Dry, Comb::Wide), held(&ringlet, Moisture::Wet, Comb::Wide));
+    assert!((0.70..0.88).contains(&wide.0) && (0.88..0.96).contains(&wide.1), "{wide:?}");
+    for moisture in [Moisture::Dry, Moisture::Wet] {
+        assert!(held(&ringlet, moisture, Comb::Fine) > 0.99);
+        let of = |comb| held(&ringlet, moisture, comb);
+        assert!(of(Comb::Wide) < of(Comb::Medium) && of(Comb::Medium) < of(Comb::Fine));
+    }
+    // A wide comb holds a tight coil far less.
+    let coil = model(2.0, 0.1);
+    assert!(held(&coil, Moisture::Dry, Comb::Wide) < 0.5, "{}", held(&coil, Moisture::Dry, Comb::Wide));
+    assert!(held(&coil, Moisture::Dry, Comb::None) < held(&coil, Moisture::Dry, Comb::Wide));
+    assert!(held(&coil, Moisture::Dry, Comb::Fine) > 0.9, "{}", held(&coil, Moisture::Dry, Comb::Fine));
 }
 
 #[test]

@@ -2,9 +2,9 @@
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use spirel_core::cut::{
-    Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, Over, Sections, Technique, Way, shipped,
+    Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, Sections, Way, shipped,
 };
-use spirel_core::fibre::{HeldState, WornStyle};
+use spirel_core::fibre::WornStyle;
 use spirel_core::head::{Felt, Landmark};
 use spirel_core::judge::{Cure, Finding, FindingCode, Lever};
 use spirel_core::plan::{FallRequest, Plan};
@@ -16,28 +16,15 @@ use spirel_core::units::LengthUnit;
 /// Even layers of this length all over, held square to the head in sections so thick.
 fn layers(held_mm: f64, thickness_mm: f64) -> Cut {
     let sections = Sections {
-        layout: Layout {
-            along: Along::Vertical,
-            thickness_mm,
-            from: Landmark::NapeCentre,
-            every: 1,
-            skip: 0,
-        },
-        hold: Hold { lift_deg: 90.0, over: Over::OwnBase },
-        guide: Guide::Travelling { drift_mm: 0.0 },
+        layout: Layout::new(Along::Vertical, thickness_mm, Landmark::NapeCentre),
+        hold: Hold::at(90.0),
+        guide: Guide::TRAVELLING,
         fingers: Fingers::default(),
         length: FirstLength::HeldMm(held_mm),
+        drops: None,
     };
-    let each = Move {
-        name: String::new(),
-        off: false,
-        region: Region::Everything,
-        mirrored: false,
-        state: HeldState::default(),
-        way: Way::Sections(sections),
-        technique: Technique::default(),
-    };
-    Cut { format: CutFormat::Cut, version: 1, name: "test".into(), purpose: String::new(), moves: vec![each] }
+    let moves = vec![Move::new(Region::Everything, Way::Sections(sections))];
+    Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves }
 }
 
 fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
@@ -89,7 +76,7 @@ fn of_the_cuts_that_ship_only_the_cropped_nape_steps_on_a_flat_back_and_none_on_
         shipped().iter().filter(|each| steps(&each.cut)).map(|each| each.key).collect()
     };
     assert_eq!(found(-1.0), ["quay_school"]);
-    assert!(found(1.0).is_empty());
+    assert_eq!(found(1.0), Vec::<&str>::new());
 }
 
 #[test]
@@ -136,10 +123,12 @@ fn a_cure_cures_and_a_millimetre_less_of_it_does_not() {
 
 #[test]
 fn where_no_small_change_cures_the_move_is_left_out() {
-    // Curls crop up wherever they are cut: 10 cm more don't bring these layers below a flat back.
-    let steps = request(layers(30.0, 60.0), -1.0, 150.0);
-    assert!(!steps.answer().unwrap().findings.is_empty());
-    let [only] = &cures(&steps)[..] else { panic!("one cure") };
+    // Hair cut to 6 cm all over no longer reaches the tie, nor does it with 10 cm more.
+    let short = FallRequest { ties_back: true, ..request(layers(60.0, 20.0), 1.0, 290.0) };
+    let found = short.answer().unwrap().findings;
+    assert!(found.iter().any(|finding| finding.code == FindingCode::TieNotReached));
+    let all = cures(&short);
+    let only = all.iter().find(|cure| cure.code == FindingCode::TieNotReached).expect("one cure");
     assert_eq!(
         (only.lever, only.text.as_str(), only.cut.moves[0].off),
         (Lever::Without, "Leave move 1 out", true)

@@ -209,7 +209,10 @@ fn halves_have_marks_of_their_own_and_a_zone_that_is_like_another_the_mark_of_it
         result.states.iter().find(|s| s.state == wide).unwrap().mark.unwrap().fibre_for_target_mm
     };
     let (before, behind) = (of(&whole, "left_side"), of(&sheet, "left_side_behind"));
-    assert_eq!(behind.result, before.result, "what was not read otherwise has the mark it had");
+    let target = |zone: &SheetZone| zone.result.as_ref().unwrap().target_mm;
+    // The zone's hair rides on other hair than before, so that the same point asks for a little more of it.
+    assert!((target(&behind) - target(&before)).abs() < 12.0, "{} {}", target(&behind), target(&before));
+    assert_eq!(behind.result.as_ref().unwrap().advised, before.result.as_ref().unwrap().advised);
     let front = of(&sheet, "left_side_front");
     assert!(front.zone == Zone::LeftSide && fibre(&front) > fibre(&behind) + 20.0, "curlier in front");
     let lower = of(&sheet, "back_lower");

@@ -1,6 +1,7 @@
 //! The hair as it is: it agrees with girths and line that were measured, and says where it can't.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
+use spirel_core::fall::AsWorn;
 use spirel_core::hair::{Hair, HairRequest, agreements};
 use spirel_core::head::{Measures, Point};
 use spirel_core::mark::Place;
@@ -101,10 +102,8 @@ fn the_line_lies_where_it_was_seen_and_the_layers_above_stay() {
                 of.map(|(_, lengths)| lengths.iter().sum::<f64>()).sum()
             };
             let top = lies.iter().copied().fold(f64::NEG_INFINITY, f64::max);
-            let ends_at = |i: usize| {
-                let worn = before.strands[i].model.worn_mm(before.lengths[i][0], before.strands[i].worn);
-                before.drapes[i].place(worn).y
-            };
+            let worn = AsWorn::of(&before, &before.lengths);
+            let ends_at = |i: usize| worn.end(&before, i, 0).y;
             let layers: Vec<usize> = (0..hair.strands.len()).filter(|i| ends_at(*i) > top + 110.0).collect();
             assert!(layers.len() > 20, "{}", layers.len());
             assert!(layers.iter().all(|i| hair.lengths[*i] == before.lengths[*i]));

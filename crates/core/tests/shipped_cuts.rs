@@ -164,7 +164,11 @@ fn box_loft_keeps_its_corners_and_length() {
 #[test]
 fn long_ebb_spares_the_perimeter_and_frames_the_face() {
     let o = outcome("long_ebb", curls());
-    assert!(o.worn(Zone::Fringe) < o.worn(Zone::Top));
+    assert!(o.worn(Zone::Fringe) < 0.55 * o.before.zones[0].worn_mm);
+    // The frame is shortest at the middle of the forehead and opens towards the temples.
+    let front =
+        |low: f64, high: f64| o.fibre(|root| root.at.z > 55.0 && (low..high).contains(&root.at.x.abs()));
+    assert!(front(0.0, 15.0) < front(25.0, 50.0) - 20.0, "{} {}", front(0.0, 15.0), front(25.0, 50.0));
     assert!(o.worn(Zone::Crown) < 0.75 * o.before.zones[2].worn_mm);
     let (_, low) = o.perimeter(150.0, 210.0);
     assert!(low < o.height(Point::Shoulder), "the length behind stays: {low}");

@@ -174,7 +174,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The client's figure: heights of the points, and the worn length from each zone to each. */
+        /**
+         * The client's figure: heights of the points, and the worn length from each zone to each, by the paths that the hair of a
+         *     plan falls along.
+         */
         post: operations["figure"];
         delete?: never;
         options?: never;
@@ -689,6 +692,7 @@ export interface components {
             girths: components["schemas"]["Agreement"][];
             /** @description Heights of the line above the ear canals, in the order in which its points were given. */
             line: components["schemas"]["Agreement"][];
+            width?: components["schemas"]["Agreement"] | null;
         };
         /** @description The aim as it is saved. */
         Aim: {
@@ -723,6 +727,8 @@ export interface components {
                 round: components["schemas"]["Landmark"];
             };
         };
+        /** @description How it is written, for the schema. */
+        Anchor: components["schemas"]["Landmark"] | components["schemas"]["Offset"];
         /** @description One line. */
         AuditEntry: {
             /** @description What was done: created, saved, signed_in … */
@@ -859,6 +865,23 @@ export interface components {
          * @enum {string}
          */
         Comb: "none" | "wide" | "medium" | "fine";
+        /** @description How long a strand is on a comb that is held as for cutting. */
+        CombReading: {
+            /**
+             * Format: double
+             * @description Its length from the scalp to the comb as it would be cut, mm.
+             */
+            held_mm: number;
+            /** @description Where the strand grows. */
+            patch: components["schemas"]["Patch"];
+            /** @description The comb, and how moist the strand was. */
+            state: components["schemas"]["HeldState"];
+            /**
+             * Format: double
+             * @description Its length pulled straight, mm, 20 to 2,000.
+             */
+            stretched_mm: number;
+        };
         /**
          * @description Why the client came.
          * @enum {string}
@@ -961,7 +984,7 @@ export interface components {
             purpose?: string;
             /**
              * Format: int32
-             * @description Version of the format: 1.
+             * @description Version of the format: 2. Version 1 is read and written again as 2.
              */
             version: number;
         };
@@ -995,6 +1018,11 @@ export interface components {
          * @enum {string}
          */
         DeviceKind: "comb" | "gauge" | "scope" | "meter" | "room";
+        /**
+         * @description A direction in the room, seen from the client.
+         * @enum {string}
+         */
+        Direction: "forward" | "back" | "up" | "down" | "left" | "right";
         /** @description One saved version. */
         Document: {
             /** @description The document in the form its stage gives it. */
@@ -1014,6 +1042,18 @@ export interface components {
              */
             version: number;
         };
+        /** @description Hair that drops out of the hand by where its ends lie when it is worn, wherever it grows. */
+        Drops: {
+            /** @default null */
+            ends_above: components["schemas"]["Place"] | null;
+            /** @default null */
+            ends_below: components["schemas"]["Place"] | null;
+        };
+        /**
+         * @description How hair is dried.
+         * @enum {string}
+         */
+        DryingWay: "air" | "diffuser" | "flat_wrap" | "brush";
         /** @description The fall of a head of hair. */
         Fall: {
             /** @description From the front (and, mirrored, from behind): left one way, right the other. */
@@ -1058,6 +1098,8 @@ export interface components {
              * @description The greatest width from left to right, mm.
              */
             width_mm: number;
+            /** @description Lowest end where single hairs hang below the perimeter, by azimuth, mm. */
+            wisps_mm: (number | null)[];
             /** @description Zones in walking order. */
             zones: components["schemas"]["ZoneFall"][];
         };
@@ -1088,6 +1130,11 @@ export interface components {
              * @description How far the head is bent forward while the line is cut, degrees, −45 to 60. Upright if left out.
              */
             tilt_deg?: number;
+            /**
+             * @description Whether the line is where the hair ends when it is worn: what its spring asks for is left longer, strand by strand. If
+             *     not, it is cut along the line as it hangs on the comb, and springs up from there.
+             */
+            worn?: boolean;
         };
         /** @description What is asked to see a plan's fall. */
         FallRequest: {
@@ -1147,7 +1194,7 @@ export interface components {
             /** @description What is wrong, for programs. */
             problem: components["schemas"]["Problem"];
         };
-        /** @description The client's figure as it is drawn: an ellipsoid head over named heights. */
+        /** @description The client's figure as it is drawn: the head over named heights, and the worn length from each zone to each of them. */
         Figure: {
             /**
              * Format: double
@@ -1252,9 +1299,16 @@ export interface components {
          * @description The line the fingers follow.
          * @enum {string}
          */
-        FingerShape: "along_head" | "straight" | "level";
+        FingerShape: "along_head" | "straight" | "level" | "vertical";
         /** @description How the fingers lie. */
         Fingers: {
+            /**
+             * Format: double
+             * @description How far the line bows out between its ends, mm, −80 to 80: hair is longer (convex) or, below 0, shorter (concave) in
+             *     the middle.
+             * @default 0
+             */
+            bow_mm: number;
             /** @default null */
             longer_toward: components["schemas"]["Landmark"] | null;
             /**
@@ -1285,10 +1339,19 @@ export interface components {
         } | {
             /**
              * Format: double
-             * @description So much less than it is now, as it is held, mm: 0 takes the guide from hair that was cut before.
+             * @description So much less than it is now, as it is held, mm.
              */
             shorter_mm: number;
-        };
+        } | {
+            /** @description So long that it ends here when it is worn. */
+            ends_at: components["schemas"]["Place"];
+        } | {
+            /**
+             * Format: int32
+             * @description By the hair beside it that an earlier step cut (its number, from 0).
+             */
+            like_move: number;
+        } | "like_beside";
         /**
          * @description The fringe.
          * @enum {string}
@@ -1347,8 +1410,16 @@ export interface components {
          * @enum {string}
          */
         Gap: "stretched" | "sprung" | "width" | "like";
-        /** @description Sections that are twisted, drawn tight to a point of the face, and cut there: what grows further off stays longer. */
+        /**
+         * @description Sections that are twisted and drawn tight, to a point of the face or so far in a direction, and cut there: what grows
+         *     further off stays longer, and so does what winds round the outside of the twist.
+         */
         Gathered: {
+            /**
+             * Format: double
+             * @description How far it is drawn in that direction, mm, 2 to 1,000.
+             */
+            drawn_mm?: number | null;
             /** @description The sections. */
             layout: components["schemas"]["Layout"];
             /**
@@ -1357,8 +1428,13 @@ export interface components {
              */
             past_mm?: number;
             side?: components["schemas"]["Half"] | null;
-            /** @description The point; of the face, not of the body. */
-            to: components["schemas"]["Point"];
+            to?: components["schemas"]["Point"] | null;
+            toward?: components["schemas"]["Direction"] | null;
+            /**
+             * Format: double
+             * @description How many times it is turned, 0 to 60. The outside of a twist has further to go, so its hair is left longer.
+             */
+            turns?: number;
         };
         /** @description What the girths tell. */
         GatheredHair: {
@@ -1412,16 +1488,25 @@ export interface components {
         };
         /** @description What a section's length follows. */
         Guide: {
-            /** @description The guide travels along: each section is as long as the one before, plus what the hand adds each time. */
+            /**
+             * @description The guide travels along: the ends of the section before are picked up with the next one, both are held together over
+             *     the middle between their roots, and the fingers close where the guide ends.
+             */
             travelling: {
                 /**
                  * Format: double
                  * @description What is added by mistake from one section to the next, mm: 0 for a hand that copies exactly.
                  */
                 drift_mm?: number;
+                /**
+                 * Format: double
+                 * @description Share of the hair in the hand that is guide, 0 to 1: the more of it, the nearer to its roots both are held. Half
+                 *     if left out.
+                 */
+                guide_share?: number;
             };
         } | "stationary" | {
-            /** @description Each section runs past the one before by a step. */
+            /** @description As travelling, but the hand closes a step past the end of the guide. */
             floating: {
                 /**
                  * Format: double
@@ -1596,6 +1681,21 @@ export interface components {
             /** @description What is there: a weak spot, or hair that grows a way of its own. */
             what: components["schemas"]["MarkedAs"];
         };
+        /** @description How a head is tilted: the plumb line then runs another way through it. */
+        HeadTilt: {
+            /**
+             * Format: double
+             * @description Forward, chin to chest, degrees, −60 to 60.
+             * @default 0
+             */
+            forward_deg: number;
+            /**
+             * Format: double
+             * @description To the client's left shoulder, degrees, −60 to 60.
+             * @default 0
+             */
+            left_deg: number;
+        };
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -1612,6 +1712,13 @@ export interface components {
             lift_deg: number;
             /** @description Where it is carried to. */
             over?: components["schemas"]["Over"];
+            /**
+             * Format: double
+             * @description Which share of the way there it is carried, 0 to 1: all of it if left out.
+             */
+            share?: number;
+            /** @description How the client's head is tilted meanwhile. */
+            tilt?: components["schemas"]["HeadTilt"];
         };
         /** @description Where instruments are. */
         InstrumentsAddress: {
@@ -1639,8 +1746,13 @@ export interface components {
              * @description Only every so many-th is worked on, the first being the `skip`-th: 1 takes all.
              */
             every?: number;
-            /** @description Nearest to where the first is taken. */
+            /** @description Nearest to where the first is taken. Well inside the region, sections go out from there to both sides. */
             from: components["schemas"]["Landmark"];
+            /**
+             * Format: double
+             * @description Each is held in pieces so long, mm, 5 to 120, as twists are: as one piece if left out.
+             */
+            piece_mm?: number | null;
             /**
              * Format: int32
              * @description How many are left out before the first.
@@ -1876,14 +1988,21 @@ export interface components {
         Moisture: "dry" | "damp" | "wet";
         /** @description One move. */
         Move: {
+            /**
+             * Format: int32
+             * @description Leaves weight on purpose until the move of this number, from 0: it is no fault before then.
+             */
+            banked_until?: number | null;
             /** @description Done again on the other side of the head, as its mirror image. */
             mirrored?: boolean;
             /** @description What it is called, if it has a name of its own. */
             name?: string;
             /** @description Switched off: stays in the document and does nothing. */
             off?: boolean;
+            pattern?: components["schemas"]["Pattern"] | null;
             /** @description The hair it acts on. */
             region: components["schemas"]["Region"];
+            stance?: components["schemas"]["Stance"] | null;
             /** @description How moist the hair is and what combs it. */
             state?: components["schemas"]["HeldState"];
             /** @description How the blades are used. */
@@ -1891,6 +2010,11 @@ export interface components {
             /** @description What is done. */
             way: components["schemas"]["Way"];
         };
+        /**
+         * @description What there is to say of a move that could be carried out.
+         * @enum {string}
+         */
+        MoveNote: "empty_region" | "reaches_no_hair" | "wet_without_comb" | "no_guide_beside";
         /** @description What a move did. */
         MoveReport: {
             /**
@@ -1903,6 +2027,8 @@ export interface components {
              * @description How long the first section was held, mm; none for perimeters and weight.
              */
             held_mm?: number | null;
+            /** @description What there is to say of it. */
+            notes: components["schemas"]["MoveNote"][];
             /** @description The sections with the line of the hand. */
             sections: components["schemas"]["SectionShape"][];
             /**
@@ -1933,6 +2059,26 @@ export interface components {
              * @description Its day, as the house's calendar has it.
              */
             on_date: string;
+        };
+        /** @description A landmark and how far from it along the scalp, mm. */
+        Offset: {
+            /**
+             * Format: double
+             * @description So far above it, mm.
+             */
+            above_mm?: number;
+            /** @description The landmark. */
+            at: components["schemas"]["Landmark"];
+            /**
+             * Format: double
+             * @description So far behind it, mm, −150 to 150; negative is in front.
+             */
+            behind_mm?: number;
+            /**
+             * Format: double
+             * @description So far to the client's left of it, mm.
+             */
+            left_mm?: number;
         };
         /** @description What the mark means for the hair that is there. */
         Outcome: {
@@ -1974,6 +2120,9 @@ export interface components {
         } | {
             /** @description To the plane through three landmarks. */
             plane: components["schemas"]["Landmark"][];
+        } | {
+            /** @description Over its own base, but pulled this way. */
+            toward: components["schemas"]["Direction"];
         };
         /**
          * @description Where the hair parts.
@@ -1991,8 +2140,10 @@ export interface components {
         };
         /** @description Where hair is parted. Two landmarks: straight from one to the other, square to the scalp. Three: the plane through them. */
         Parting: {
-            /** @description Two or three landmarks. */
-            through: components["schemas"]["Landmark"][];
+            /** @description Along the client's own parting, as it was read. */
+            own?: boolean;
+            /** @description Two or three landmarks, or places so far from one; none where it is the client's own parting. */
+            through?: components["schemas"]["Anchor"][];
             /**
              * Format: double
              * @description How far the teeth of a zigzag go to either side, mm, 1 to 30; a tooth is twice as long. Straight if left out.
@@ -2004,6 +2155,46 @@ export interface components {
          * @enum {string}
          */
         Patch: "fringe" | "fringe_left" | "fringe_right" | "fringe_front" | "fringe_behind" | "top" | "top_left" | "top_right" | "top_front" | "top_behind" | "crown" | "crown_left" | "crown_right" | "crown_front" | "crown_behind" | "left_side" | "left_side_front" | "left_side_behind" | "left_side_upper" | "left_side_under" | "back_upper" | "back_upper_left" | "back_upper_right" | "back_upper_upper" | "back_upper_under" | "back_lower" | "back_lower_left" | "back_lower_right" | "back_lower_upper" | "back_lower_under" | "nape" | "nape_left" | "nape_right" | "right_side" | "right_side_front" | "right_side_behind" | "right_side_upper" | "right_side_under";
+        /** @description Solid and textured sections in turn. */
+        Pattern: {
+            /**
+             * Format: int32
+             * @description Every so many-th section is textured, 1 to 10: 1 is each, 2 is every second.
+             */
+            every?: number;
+            /** @description Whether the last stays solid whatever its turn, so that no texture shows. */
+            last_solid?: boolean;
+            /**
+             * Format: int32
+             * @description How many stay solid before the first textured one, 0 to 10.
+             */
+            solid_first?: number;
+            within?: components["schemas"]["Region"] | null;
+        };
+        /** @description What is done while nothing is cut. It has its place in the order of a cut; a planner gives it its meaning. */
+        Pause: {
+            /** @description The cut waits until it has been looked at: a first guide let fall, a dry look. */
+            look: {
+                /** @description What is looked at and decided. */
+                note?: string;
+            };
+        } | {
+            /** @description Something goes into the hair. */
+            product: {
+                /** @description What it gives. */
+                gives: components["schemas"]["ProductGives"];
+                /** @description Which and how. */
+                note?: string;
+            };
+        } | {
+            /** @description The hair is dried. */
+            dry: {
+                /** @description In which way. */
+                by: components["schemas"]["DryingWay"];
+                /** @description How. */
+                note?: string;
+            };
+        };
         /** @description A person who is signed in. */
         Person: {
             /** @description Their sign-in. */
@@ -2145,6 +2336,11 @@ export interface components {
             type: string;
         };
         /**
+         * @description What a product gives the hair while it is cut.
+         * @enum {string}
+         */
+        ProductGives: "slip" | "hold" | "moisture";
+        /**
          * @description What can be measured by an instrument.
          * @enum {string}
          */
@@ -2179,6 +2375,10 @@ export interface components {
         };
         /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
         RawReading: {
+            /** @description Strands laid on the stylist's own combs; at most twelve. */
+            combs?: components["schemas"]["CombReading"][];
+            /** @description Where the hair of a zone ends sharply; at most eight. */
+            edges?: components["schemas"]["SharpEdge"][];
             /** @description What the hand feels of the skull. */
             felt?: components["schemas"]["Felt"];
             /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
@@ -2209,6 +2409,7 @@ export interface components {
              * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
              */
             taper?: number;
+            worn_width?: components["schemas"]["WornWidth"] | null;
             /** @description What was measured in each zone so far. A zone of which a half is named is read in halves. */
             zones?: {
                 [key: string]: components["schemas"]["RawZoneReading"];
@@ -2320,6 +2521,16 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description Sections drawn down through the fingers until a share of the hair has sprung out of them; what is left is cut there. */
+        Recoil: {
+            /** @description The sections. */
+            layout: components["schemas"]["Layout"];
+            /**
+             * Format: double
+             * @description Share that springs back before it is cut, 0.05 to 0.98.
+             */
+            share: number;
+        };
         /**
          * @description How a strand hangs.
          * @enum {string}
@@ -2414,6 +2625,10 @@ export interface components {
             base_version: number;
             /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
             document: {
+                /** @description Strands laid on the stylist's own combs; at most twelve. */
+                combs?: components["schemas"]["CombReading"][];
+                /** @description Where the hair of a zone ends sharply; at most eight. */
+                edges?: components["schemas"]["SharpEdge"][];
                 /** @description What the hand feels of the skull. */
                 felt?: components["schemas"]["Felt"];
                 /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
@@ -2444,6 +2659,7 @@ export interface components {
                  * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
                  */
                 taper?: number;
+                worn_width?: components["schemas"]["WornWidth"] | null;
                 /** @description What was measured in each zone so far. A zone of which a half is named is read in halves. */
                 zones?: {
                     [key: string]: components["schemas"]["RawZoneReading"];
@@ -2584,6 +2800,7 @@ export interface components {
         };
         /** @description Hair held away from the head and cut along the fingers. */
         Sections: {
+            drops?: components["schemas"]["Drops"] | null;
             /** @description How the fingers lie. */
             fingers?: components["schemas"]["Fingers"];
             /** @description What their length follows. */
@@ -2594,6 +2811,16 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** @description How long the first is cut. */
             length: components["schemas"]["FirstLength"];
+        };
+        /**
+         * @description Hair that is as long as was read in a zone right to an edge, and not beyond it. Everywhere else lengths pass smoothly
+         *     from zone to zone.
+         */
+        SharpEdge: {
+            /** @description The zone, or half of one, that was read. */
+            patch: components["schemas"]["Patch"];
+            /** @description All hair that is as long as there. */
+            within: components["schemas"]["Region"];
         };
         /** @description A zone of the sheet: computed, or what keeps it from being. */
         SheetZone: {
@@ -2706,6 +2933,13 @@ export interface components {
          * @enum {string}
          */
         Stage: "talk" | "read" | "aim" | "plan";
+        /** @description Where the stylist stands, and which hand cuts. */
+        Stance: {
+            /** @description The hand that cuts; the right one if left out. */
+            hand?: components["schemas"]["Half"];
+            /** @description On which side of the client. */
+            side: components["schemas"]["Half"];
+        };
         /** @description A zone's mark in one state. */
         StateMark: {
             mark?: components["schemas"]["Mark"] | null;
@@ -2919,6 +3153,11 @@ export interface components {
              *     for the share.
              */
             blade_deg?: number | null;
+            /**
+             * Format: double
+             * @description How much deeper it is taken below than above, 0 (evenly) to 1 (half as deep again below and half as deep above).
+             */
+            deeper_below?: number;
             /**
              * Format: double
              * @description How far from the ends it is taken at the deepest, mm, 0 to 400; for bricks, how long the stubs stay.
@@ -3184,6 +3423,12 @@ export interface components {
         } | {
             /** @description Weight is taken out and nothing is shortened as a whole. */
             weight: components["schemas"]["Layout"];
+        } | {
+            /** @description Hair is drawn down until most of it has sprung back, and the rest is cut. */
+            recoil: components["schemas"]["Recoil"];
+        } | {
+            /** @description Nothing is cut. */
+            pause: components["schemas"]["Pause"];
         };
         /**
          * @description Fibre width by feel.
@@ -3195,6 +3440,16 @@ export interface components {
          * @enum {string}
          */
         WornStyle: "as_it_springs" | "diffused" | "brushed_out" | "smoothed";
+        /** @description The worn hair's width from left to right at a height. */
+        WornWidth: {
+            /** @description The height at which it was measured. */
+            at: components["schemas"]["Place"];
+            /**
+             * Format: double
+             * @description From the outermost hair on one side to that on the other, mm, 100 to 900.
+             */
+            width_mm: number;
+        };
         /**
          * @description The zones read one at a time, in walking order round the head: front, left, back, right.
          * @enum {string}
@@ -3698,7 +3953,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RawMeasures"];
+                "application/json": components["schemas"]["HairRequest"];
             };
         };
         responses: {

@@ -19,7 +19,6 @@ import {
   type LengthUnit,
   type MarkSheet,
   type Patch,
-  type RawMeasures,
   type RawReading,
   type ReadingSummary,
   type SinceLast,
@@ -31,8 +30,8 @@ import {
   type WornStyle,
 } from "@/api";
 
-export const askFigure = (measures: RawMeasures): Promise<Figure> =>
-  body(client.POST("/api/compute/figure", { body: measures }));
+export const askFigure = (head: HairRequest): Promise<Figure> =>
+  body(client.POST("/api/compute/figure", { body: head }));
 
 /** What the talk asks to be careful about. */
 export const askTalk = (talk: Talk): Promise<TalkCaution[]> => body(client.POST("/api/compute/talk", { body: talk }));

@@ -1,14 +1,22 @@
 //! Carries a cut out on a head of hair.
 
+use super::guide::GuideHair;
 use super::sections::{HandLine, Section, divide, shares};
-use super::{Cut, FallLine, FirstLength, Gathered, Guide, Layout, Move, Sections, Technique, Way, taut_mm};
-use crate::error::FieldErrors;
-use crate::fibre::HeldState;
+use super::technique::begins;
+use super::{
+    Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, Pattern, Recoil, Sections, Technique,
+    Way, taut_mm,
+};
+use crate::error::{FieldErrors, Problem};
+use crate::fall::{combed, worn_as};
+use crate::fibre::{Comb, HeldState, Hold, Moisture};
 use crate::hair::{Hair, Lengths, SHARES, Strand};
 use crate::head::{Vec3, drawn};
-use crate::section::Scalp;
+use crate::mark::Place;
+use crate::section::{RegionTest, Scalp};
 use rayon::prelude::*;
 use serde::Serialize;
+use std::collections::HashSet;
 
 /// Most sections of a move that are drawn.
 const SHOWN_SECTIONS: usize = 200;
@@ -42,6 +50,8 @@ pub struct MoveReport {
     pub technique_depth_mm: f64,
     /// The sections with the line of the hand.
     pub sections: Vec<SectionShape>,
+    /// What there is to say of it.
+    pub notes: Vec<MoveNote>,
 }
 
 /// A section as it is drawn.
@@ -54,18 +64,44 @@ pub struct SectionShape {
     pub hand: Vec<[f32; 3]>,
 }
 
+/// What there is to say of a move that could be carried out.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum MoveNote {
+    /// No hair grows in its region.
+    EmptyRegion,
+    /// No hair of its region reaches the hand or the line.
+    ReachesNoHair,
+    /// Wet hair that no comb holds stays in any shape it is pushed into.
+    WetWithoutComb,
+    /// There is no hair beside it to take its guide from; the first section was left as long as it is.
+    NoGuideBeside,
+}
+
 /// Carries out every move that is switched on. The work on a strand depends on that strand alone, so the result is the
 /// same bit for bit on any number of threads.
 pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
     cut.check()?;
-    let mut faults = FieldErrors::default();
     let mut lengths = hair.lengths.clone();
+    let mut faults = FieldErrors::default();
     let mut moves = Vec::with_capacity(cut.moves.len());
-    for (i, each) in cut.moves.iter().enumerate() {
-        let mut scissors = Scissors { hair, lengths: &mut lengths };
-        if let Some(report) = faults.take(&format!("moves.{i}"), scissors.carry_out(each)) {
+    let mut shortened_by = Vec::with_capacity(cut.moves.len());
+    let count = hair.strands.len();
+    for (number, each) in cut.moves.iter().enumerate() {
+        let mut scissors = Scissors {
+            hair,
+            lengths: &mut lengths,
+            number,
+            shortened: vec![false; count],
+            earlier: &shortened_by,
+        };
+        let report = scissors.carry_out(each);
+        let shortened = scissors.shortened;
+        if let Some(report) = faults.take(&format!("moves.{number}"), report) {
             moves.push(report);
         }
+        shortened_by.push(shortened);
     }
     faults.or(CutResult { lengths, moves })
 }
@@ -73,16 +109,31 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
 /// A strand in the hand.
 struct Held {
     strand: usize,
-    /// How far from the scalp, mm; none where it isn't cut.
-    limit: Option<f64>,
+    /// Where it is cut; none where it isn't.
+    limit: Option<Limit>,
     state: HeldState,
     technique: Technique,
+}
+
+/// Where hair is cut: so far from the scalp as it is held, or so much of its fibre is left, mm.
+#[derive(Clone, Copy)]
+enum Limit {
+    Held(f64),
+    Fibre(f64),
 }
 
 struct Scissors<'a> {
     hair: &'a Hair,
     lengths: &'a mut Vec<Lengths>,
+    /// Which move this is.
+    number: usize,
+    /// Strands it has shortened so far, and those that each move before it has.
+    shortened: Vec<bool>,
+    earlier: &'a [Vec<bool>],
 }
+
+/// Strands acted on, by index and direction.
+type Members = Vec<(usize, Vec3)>;
 
 impl Scissors<'_> {
     fn carry_out(&mut self, each: &Move) -> Result<MoveReport, FieldErrors> {
@@ -95,41 +146,47 @@ impl Scissors<'_> {
             technique_share,
             technique_depth_mm,
             sections: Vec::new(),
+            notes: Vec::new(),
         };
-        if each.off {
+        if each.off || matches!(each.way, Way::Pause(_)) {
             return Ok(report);
         }
+        if each.state.moisture == Moisture::Wet
+            && each.state.comb == Comb::None
+            && !matches!(each.way, Way::Weight(_))
+        {
+            report.notes.push(MoveNote::WetWithoutComb);
+        }
         let before = self.hair.mass_g(self.lengths);
-        let mut touched = self.one_side(each, &each.way, &mut report)?;
+        let mut touched = self.one_side(each, &mut report)?;
         if each.mirrored {
-            let way = match &each.way {
-                Way::Perimeter(line) => Way::Perimeter(*line),
-                Way::Sections(sections) => Way::Sections(sections.mirrored()),
-                Way::Gathered(gathered) => Way::Gathered(gathered.mirrored()),
-                Way::Weight(layout) => Way::Weight(layout.mirrored()),
-            };
-            let other = Move { region: each.region.mirrored(), ..each.clone() };
-            let also = self.one_side(&other, &way, &mut report)?;
+            let also = self.one_side(&each.other_side(), &mut report)?;
             touched = (touched.0 + also.0, touched.1 + also.1);
         }
         report.share = touched.0 as f64 / self.hair.strands.len() as f64;
         report.cut_share = if touched.0 == 0 { 0.0 } else { touched.1 as f64 / touched.0 as f64 };
         report.taken_g = before - self.hair.mass_g(self.lengths);
         report.sections.truncate(SHOWN_SECTIONS);
+        if touched.0 == 0 {
+            report.notes.push(MoveNote::EmptyRegion);
+        } else if touched.1 == 0 {
+            report.notes.push(MoveNote::ReachesNoHair);
+        }
+        report.notes.dedup();
         Ok(report)
     }
 
     /// Strands acted on, and those of them that lost length.
-    fn one_side(
-        &mut self,
-        each: &Move,
-        way: &Way,
-        report: &mut MoveReport,
-    ) -> Result<(usize, usize), FieldErrors> {
+    fn one_side(&mut self, each: &Move, report: &mut MoveReport) -> Result<(usize, usize), FieldErrors> {
         let scalp = self.hair.scalp();
         let mut faults = FieldErrors::default();
         let Some(test) = faults.take("region", each.region.on(&scalp)) else { return Err(faults) };
-        let members: Vec<(usize, Vec3)> = self
+        let within = each.pattern.as_ref().and_then(|pattern| pattern.within.as_ref());
+        let within = within.and_then(|region| faults.take("pattern.within", region.on(&scalp)));
+        if !faults.0.is_empty() {
+            return Err(faults);
+        }
+        let mut members: Members = self
             .hair
             .strands
             .par_iter()
@@ -138,23 +195,58 @@ impl Scissors<'_> {
             .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
             .map(|(i, strand)| (i, strand.root.at.normalize()))
             .collect();
-        let cut = match way {
+        if let Way::Sections(Sections { drops: Some(drops), .. }) = &each.way {
+            members = self.kept_in_hand(members, drops);
+        }
+        let textured = Textured { pattern: each.pattern.as_ref(), within: within.as_ref(), scalp };
+        let cut = match &each.way {
             Way::Perimeter(line) => self.cut_at_line(&members, line, each),
-            Way::Sections(sections) => self.in_sections(&members, sections, each, report),
-            Way::Gathered(gathered) => self.gather(&members, gathered, each, report),
-            Way::Weight(layout) => self.weigh(&members, layout, &each.technique, report),
+            Way::Sections(sections) => {
+                self.in_sections(&members, (sections, &test), each, &textured, report)?
+            }
+            Way::Gathered(gathered) => self.gather(&members, gathered, each, &textured, report),
+            Way::Weight(layout) => self.weigh(&members, layout, &each.technique, &textured, report),
+            Way::Recoil(recoil) => self.recoil(&members, recoil, each, &textured, report),
+            Way::Pause(_) => 0,
         };
         Ok((members.len(), cut))
     }
 
+    /// Hair that doesn't drop out of the hand by where it ends.
+    fn kept_in_hand(&self, members: Members, drops: &Drops) -> Members {
+        let hair = self.hair;
+        let height = |place: Option<Place>| place.map(|place| place.height_mm(&hair.measures));
+        let (below, above) = (height(drops.ends_below), height(drops.ends_above));
+        let kept = |(i, _): &(usize, Vec3)| {
+            let worn = worn_as(hair, *i, &self.lengths[*i]);
+            let end = worn.longest_end.y;
+            below.is_none_or(|below| end >= below) && above.is_none_or(|above| end <= above)
+        };
+        members.into_par_iter().with_min_len(64).filter(kept).collect()
+    }
+
     fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, each: &Move) -> usize {
-        let (drapes, measures) = (&self.hair.drapes, &self.hair.measures);
-        let up = self.hair.heights(members.iter().map(|(i, _)| *i));
+        let hair = self.hair;
+        let (drapes, measures) = (&hair.drapes, &hair.measures);
+        let up = hair.heights(members.iter().map(|(i, _)| *i));
+        let lengths = self.lengths.clone();
         self.shorten(members.par_iter().with_min_len(64).map(|(i, _)| {
             let drape = &drapes[*i];
-            let below = line.below_mm(&drape.leave(), measures);
-            // A line above where the hair leaves the head would be cut on the scalp: it isn't.
-            let limit = (below > 0.0).then(|| drape.on_scalp_mm() + below);
+            // A line above where the hair leaves the head would be cut on the scalp: it isn't. What no comb holds is cut as it
+            // lies, curl by curl.
+            let lie = || match each.state.comb {
+                Comb::None => worn_as(hair, *i, &lengths[*i]).lie,
+                _ => combed(hair, *i),
+            };
+            let limit = if line.worn {
+                // So much is left, on whatever comb, as must be to be worn there.
+                let height = line.height_mm(&drape.leave(), measures);
+                let strand = &hair.strands[*i];
+                let worn = hair.worn_to_height_mm(*i, height);
+                worn.and_then(|worn| strand.model.fibre_from_worn(worn, strand.worn)).map(Limit::Fibre)
+            } else {
+                drape.length_to_line_mm(&lie(), |leave| line.below_mm(leave, measures)).map(Limit::Held)
+            };
             Held { strand: *i, limit, state: each.state, technique: each.technique.at_height(up(*i)) }
         }))
     }
@@ -162,31 +254,116 @@ impl Scissors<'_> {
     fn in_sections(
         &mut self,
         members: &[(usize, Vec3)],
-        sections: &Sections,
+        (sections, region): (&Sections, &RegionTest),
         each: &Move,
+        textured: &Textured,
         report: &mut MoveReport,
-    ) -> usize {
+    ) -> Result<usize, FieldErrors> {
         let scalp = self.hair.scalp();
         let strips = divide(&sections.layout, &scalp, members);
-        let Some(first) = strips.first() else { return 0 };
-        let length_mm = self.first_length_mm(first, sections.length, each.state);
-        report.held_mm = report.held_mm.or(Some(length_mm));
-        let hold = &sections.hold;
-        let hand = |number: usize| {
-            let (strip, previous) = (&strips[number], number.checked_sub(1).map(|before| &strips[before]));
-            let length = (length_mm + sections.guide.added_mm(number)).max(0.0);
-            let over = |share| hold.over.base(&scalp, strip.base(share), share, previous);
-            HandLine::of(&scalp, hold, &sections.fingers, length, over)
+        let Some(first) = strips.first() else { return Ok(0) };
+        let (hold, fingers, guide) = (&sections.hold, &sections.fingers, sections.guide);
+        let over = |strip: &Section, before: Option<&Section>| {
+            let before = before.cloned();
+            let strip = strip.clone();
+            let (scalp, hold) = (scalp, *hold);
+            move |share: f64| {
+                let beside = before.as_ref().map(|b| b.base(b.share_at(strip.along(share))));
+                hold.base(&scalp, strip.base(share), beside)
+            }
         };
-        let hands: Vec<HandLine> = match sections.guide {
-            Guide::Stationary => vec![hand(0); strips.len()],
-            _ => (0..strips.len()).into_par_iter().map(hand).collect(),
+        let beside = match sections.length {
+            FirstLength::LikeMove(earlier) => {
+                let by = self.earlier.get(earlier as usize);
+                Some(self.guide_beside(first, &|i| by.is_some_and(|by| by[i]), each.state))
+            }
+            FirstLength::LikeBeside => {
+                let outside = |i: usize| {
+                    let root = &self.hair.strands[i].root;
+                    !region.holds(&scalp, &root.at, root.zone)
+                };
+                Some(self.guide_beside(first, &outside, each.state))
+            }
+            _ => None,
         };
-        let over = |number: usize, share: f64| hands[number].at(share);
+        let first_hand = match beside {
+            Some(Some(guide_hair)) => guide_hair.hand(&scalp, hold, guide, first),
+            found => {
+                if found.is_some() {
+                    report.notes.push(MoveNote::NoGuideBeside);
+                }
+                let length_mm = self.first_length_mm(first, sections.length, each.state)?;
+                HandLine::of(&scalp, hold, fingers, length_mm, over(first, None))
+            }
+        };
+        let middle = scalp.form.point(&first.base(0.5));
+        let held = taut_mm(scalp.form, &middle, &scalp.form.normal(&first.base(0.5)), &first_hand.at(0.5));
+        report.held_mm = report.held_mm.or(Some(held));
+        let mut hands: Vec<HandLine> = vec![first_hand];
+        match guide {
+            Guide::Stationary => hands = vec![hands[0].clone(); strips.len()],
+            Guide::Free => {
+                for strip in &strips[1..] {
+                    let length_mm = self.first_length_mm(strip, sections.length, each.state)?;
+                    let before = strip.before.map(|before| &strips[before]);
+                    hands.push(HandLine::of(&scalp, hold, fingers, length_mm, over(strip, before)));
+                }
+            }
+            Guide::Travelling { .. } | Guide::Floating { .. } => {
+                for (number, strip) in strips.iter().enumerate().skip(1) {
+                    let before = strip.before.unwrap_or(number - 1);
+                    let guide_hair = GuideHair::of(&scalp, &strips[before], &hands[before], strip);
+                    hands.push(guide_hair.hand(&scalp, hold, guide, strip));
+                }
+            }
+        }
         report
             .sections
             .extend(strips.iter().zip(&hands).map(|(strip, hand)| shape(&scalp, strip, Some(hand))));
-        self.cut_at_hands(&strips, each, 0.0, over)
+        let at = |number: usize, share: f64| hands[number].at(share);
+        Ok(self.cut_at_hands(&strips, each, textured, |i, number, share| {
+            let root = &self.hair.strands[i].root;
+            taut_mm(&self.hair.form, &root.at, &root.normal, &at(number, share))
+        }))
+    }
+
+    /// Hair beside a section that can guide it: of the strands that may, the nearest ones.
+    fn guide_beside(
+        &self,
+        first: &Section,
+        may: &dyn Fn(usize) -> bool,
+        state: HeldState,
+    ) -> Option<GuideHair> {
+        let inside: HashSet<usize> = first.members.iter().map(|(i, _)| *i).collect();
+        let middle: Vec3 = first.base(0.5);
+        let near = |i: &usize| {
+            let d = self.hair.strands[*i].root.at.normalize();
+            !inside.contains(i) && may(*i) && d.dot(&middle) > 0.0
+        };
+        let candidates: Vec<usize> = (0..self.hair.strands.len()).filter(near).collect();
+        let mut roots = Vec::new();
+        let mut lengths = Vec::new();
+        for share in shares() {
+            let base = first.base(share);
+            let off = |i: &usize| 1.0 - self.hair.strands[*i].root.at.normalize().dot(&base);
+            let mut nearest: Vec<(f64, usize)> = candidates.iter().map(|i| (off(i), *i)).collect();
+            if nearest.is_empty() {
+                return None;
+            }
+            // The mean of a few, so that a single strand is no guide.
+            let few = GUIDE_STRANDS.min(nearest.len());
+            nearest.select_nth_unstable_by(few - 1, |a, b| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)));
+            let (mut root, mut length) = (Vec3::zeros(), 0.0);
+            for (_, i) in &nearest[..few] {
+                let strand = &self.hair.strands[*i];
+                let longest = self.lengths[*i].iter().copied().fold(0.0, f64::max);
+                root += strand.root.at.normalize() / few as f64;
+                length += self.hair.hand.hold(state).held_mm(&strand.model, longest, longest) / few as f64;
+            }
+            roots.push(root.normalize());
+            lengths.push(length);
+        }
+        Some(GuideHair::new(roots, lengths))
     }
 
     fn gather(
@@ -194,50 +371,111 @@ impl Scissors<'_> {
         members: &[(usize, Vec3)],
         gathered: &Gathered,
         each: &Move,
+        textured: &Textured,
         report: &mut MoveReport,
     ) -> usize {
-        let scalp = self.hair.scalp();
-        let Some(hand) = gathered.hand(self.hair) else { return 0 };
+        let hair = self.hair;
+        let scalp = hair.scalp();
         let strips = divide(&gathered.layout, &scalp, members);
-        let drawn = HandLine::point(hand);
-        report.sections.extend(strips.iter().map(|strip| shape(&scalp, strip, Some(&drawn))));
-        self.cut_at_hands(&strips, each, gathered.past_mm, |_, _| hand)
+        let mut limits = vec![None; hair.strands.len()];
+        for strip in &strips {
+            let mut hands = Vec::new();
+            for piece in pieces(strip, &scalp, gathered.layout.piece_mm) {
+                let middle: Vec3 =
+                    piece.iter().map(|(i, _)| hair.strands[*i].root.at).sum::<Vec3>() / piece.len() as f64;
+                let Some(hand) = gathered.hand(hair, &middle) else { continue };
+                let fibre_mm2: f64 =
+                    piece.iter().map(|(i, _)| hair.strands[*i].hairs * hair.strands[*i].section_mm2()).sum();
+                let off = |i: usize| (hair.strands[i].root.at - middle).norm();
+                let reach = piece.iter().map(|(i, _)| off(*i)).fold(1e-9, f64::max);
+                for (i, _) in &piece {
+                    let root = &hair.strands[*i].root;
+                    let taut = taut_mm(&hair.form, &root.at, &root.normal, &hand);
+                    let wound = gathered.wound_mm(taut, fibre_mm2, off(*i) / reach);
+                    limits[*i] = Some(wound + gathered.past_mm);
+                }
+                hands.push(hand);
+            }
+            let drawn =
+                if hands.len() == 1 { HandLine::point(hands[0]) } else { HandLine::through(spread(&hands)) };
+            report.sections.push(shape(&scalp, strip, Some(&drawn)));
+        }
+        self.cut_at_hands(&strips, each, textured, |i, _, _| limits[i].unwrap_or(f64::INFINITY))
     }
 
-    /// Cuts each section so far past the hand that holds it: by its number and the share of the way along it.
+    fn recoil(
+        &mut self,
+        members: &[(usize, Vec3)],
+        recoil: &Recoil,
+        each: &Move,
+        textured: &Textured,
+        report: &mut MoveReport,
+    ) -> usize {
+        let hair = self.hair;
+        let scalp = hair.scalp();
+        let strips = divide(&recoil.layout, &scalp, members);
+        let mut limits = vec![f64::INFINITY; hair.strands.len()];
+        let hold = hair.hand.hold(each.state);
+        for strip in &strips {
+            for piece in pieces(strip, &scalp, recoil.layout.piece_mm) {
+                let held = piece.iter().flat_map(|(i, _)| {
+                    let strand = &hair.strands[*i];
+                    let of = move |fibre: &f64| (hold.held_mm(&strand.model, *fibre, *fibre), strand.hairs);
+                    self.lengths[*i].iter().map(of)
+                });
+                let closes = recoil.closes_at_mm(held.collect());
+                piece.iter().for_each(|(i, _)| limits[*i] = closes);
+            }
+            report.sections.push(shape(&scalp, strip, None));
+        }
+        self.cut_at_hands(&strips, each, textured, |i, _, _| limits[i])
+    }
+
+    /// Cuts each strand of each section at a length that depends on the strand, the section's number and the share of the way
+    /// along it.
     fn cut_at_hands(
         &mut self,
         strips: &[Section],
         each: &Move,
-        past_mm: f64,
-        hand: impl Fn(usize, f64) -> Vec3 + Sync,
+        textured: &Textured,
+        limit_mm: impl Fn(usize, usize, f64) -> f64 + Sync,
     ) -> usize {
         let hair = self.hair;
         // A strand lies in one section only, so that all of them can be cut at once.
         self.shorten(strips.par_iter().enumerate().flat_map_iter(|(number, strip)| {
             let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
-            let hand = &hand;
+            let limit_mm = &limit_mm;
             strip.members.iter().map(move |(i, share)| {
-                let root = &hair.strands[*i].root;
-                let way = taut_mm(&hair.form, &root.at, &root.normal, &hand(number, *share));
-                let limit = Some((way + past_mm).max(0.0));
-                Held { strand: *i, limit, state: each.state, technique: each.technique.at_height(up(*i)) }
+                let limit = Some(Limit::Held(limit_mm(*i, number, *share).max(0.0)));
+                let textures = textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]);
+                let technique =
+                    if textures { each.technique.at_height(up(*i)) } else { Technique::default() };
+                Held { strand: *i, limit, state: each.state, technique }
             })
         }))
     }
 
     /// Shortens hair to where it is held, then works the ends of what was cut. Says how many strands lost length.
     fn shorten(&mut self, held: impl ParallelIterator<Item = Held>) -> usize {
-        let (hair, lengths) = (self.hair, &*self.lengths);
+        let (hair, lengths, number) = (self.hair, &*self.lengths, self.number);
+        let half = hair.strands.len() / 2;
         let cut = |held: Held| {
             let i = held.strand;
-            let after = shortened(&hair.strands[i], &lengths[i], held.limit?, held.state, &held.technique)?;
+            let begin = begins(number, i % half.max(1));
+            let after = shortened(
+                &hair.strands[i],
+                &lengths[i],
+                (held.limit?, hair.hand.hold(held.state)),
+                &held.technique,
+                begin,
+            )?;
             Some((i, after))
         };
         let changed: Vec<(usize, Lengths)> = held.filter_map(cut).collect();
         let count = changed.len();
         for (i, after) in changed {
             self.lengths[i] = after;
+            self.shortened[i] = true;
         }
         count
     }
@@ -247,60 +485,127 @@ impl Scissors<'_> {
         members: &[(usize, Vec3)],
         layout: &Layout,
         technique: &Technique,
+        textured: &Textured,
         report: &mut MoveReport,
     ) -> usize {
         let scalp = self.hair.scalp();
+        let half = (self.hair.strands.len() / 2).max(1);
         let mut worked = 0;
-        for strip in divide(layout, &scalp, members) {
+        let strips = divide(layout, &scalp, members);
+        for (number, strip) in strips.iter().enumerate() {
             let hair = self.hair;
             let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
             for (i, _) in &strip.members {
-                technique.at_height(up(*i)).work(&mut self.lengths[*i]);
+                if textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]) {
+                    technique.at_height(up(*i)).work(&mut self.lengths[*i], begins(self.number, i % half));
+                    self.shortened[*i] = true;
+                    worked += 1;
+                }
             }
-            worked += strip.members.len();
-            report.sections.push(shape(&scalp, &strip, None));
+            report.sections.push(shape(&scalp, strip, None));
         }
         worked
     }
 
-    /// How long the first section is held over the middle of its base, mm.
-    fn first_length_mm(&self, section: &Section, length: FirstLength, state: HeldState) -> f64 {
+    /// How long a section is held over the middle of its base when it is the first, or measured on itself, mm.
+    fn first_length_mm(
+        &self,
+        section: &Section,
+        length: FirstLength,
+        state: HeldState,
+    ) -> Result<f64, FieldErrors> {
         let middle = section.base(0.5);
         let nearness = |i: &usize| self.hair.strands[*i].root.at.normalize().dot(&middle);
         let Some(nearest) =
             section.members.iter().map(|(i, _)| *i).max_by(|a, b| nearness(a).total_cmp(&nearness(b)))
         else {
-            return 0.0;
+            return Ok(0.0);
         };
         let strand = &self.hair.strands[nearest];
+        let hold = self.hair.hand.hold(state);
         let now = self.lengths[nearest].iter().copied().fold(0.0, f64::max);
-        match length {
+        let held_when_worn = |mm: f64| {
+            let fibre = strand.model.fibre_from_worn(mm, strand.worn).unwrap_or(now);
+            hold.held_mm(&strand.model, fibre, fibre.max(now))
+        };
+        Ok(match length {
             FirstLength::HeldMm(mm) => mm,
-            FirstLength::WornMm(mm) => {
-                let fibre = strand.model.fibre_from_worn(mm, strand.worn).unwrap_or(now);
-                strand.model.held_mm(fibre, fibre.max(now), state)
+            FirstLength::WornMm(mm) => held_when_worn(mm),
+            FirstLength::ShorterMm(mm) => (hold.held_mm(&strand.model, now, now) - mm).max(0.0),
+            FirstLength::EndsAt(place) => {
+                let height = place.height_mm(&self.hair.measures);
+                let Some(worn) = self.hair.worn_to_height_mm(nearest, height) else {
+                    let mut faults = FieldErrors::default();
+                    let why = "lies above where this hair grows".into();
+                    faults.push("way.sections.length.ends_at", Problem::Contradicts { why });
+                    return Err(faults);
+                };
+                held_when_worn(worn)
             }
-            FirstLength::ShorterMm(mm) => (strand.model.held_mm(now, now, state) - mm).max(0.0),
-        }
+            FirstLength::LikeMove(_) | FirstLength::LikeBeside => hold.held_mm(&strand.model, now, now),
+        })
     }
+}
+
+/// Strands whose mean is a guide taken from hair that is there.
+const GUIDE_STRANDS: usize = 5;
+
+/// Which hair gets the technique of a move.
+struct Textured<'a> {
+    pattern: Option<&'a Pattern>,
+    within: Option<&'a RegionTest>,
+    scalp: Scalp<'a>,
+}
+
+impl Textured<'_> {
+    fn at(&self, number: usize, last: bool, strand: &Strand) -> bool {
+        let Some(pattern) = self.pattern else { return true };
+        let root = &strand.root;
+        pattern.textures(number, last)
+            && self.within.is_none_or(|within| within.holds(&self.scalp, &root.at, root.zone))
+    }
+}
+
+/// The strands of a section, piece by piece along it.
+fn pieces(strip: &Section, scalp: &Scalp, piece_mm: Option<f64>) -> Vec<Vec<(usize, f64)>> {
+    let Some(piece_mm) = piece_mm else { return vec![strip.members.clone()] };
+    let points: Vec<Vec3> = shares().map(|share| scalp.form.point(&strip.base(share))).collect();
+    let length: f64 = points.windows(2).map(|pair| (pair[1] - pair[0]).norm()).sum();
+    let count = (length / piece_mm).ceil().max(1.0);
+    let mut pieces = vec![Vec::new(); count as usize];
+    for (i, share) in &strip.members {
+        pieces[((share * count) as usize).min(count as usize - 1)].push((*i, *share));
+    }
+    pieces.retain(|piece| !piece.is_empty());
+    pieces
+}
+
+/// Some points as the points of a line of the hand.
+fn spread(hands: &[Vec3]) -> Vec<Vec3> {
+    let last = hands.len().saturating_sub(1);
+    shares().filter_map(|share| hands.get((share * last as f64).round() as usize).copied()).collect()
 }
 
 /// Hair of these lengths after a cut so far from the scalp; none if nothing reaches there.
 fn shortened(
     strand: &Strand,
     lengths: &Lengths,
-    held_mm: f64,
-    state: HeldState,
+    (limit, hold): (Limit, Hold),
     technique: &Technique,
+    begin: f64,
 ) -> Option<Lengths> {
     let longest = lengths.iter().copied().fold(0.0, f64::max);
     // Held hair is never longer than its fibre: what is shorter than the way isn't reached.
-    if longest <= held_mm {
+    let (Limit::Held(mm) | Limit::Fibre(mm)) = limit;
+    if longest <= mm {
         return None;
     }
-    let fibre = strand.model.fibre_from_held(held_mm, longest, state).filter(|fibre| *fibre < longest)?;
+    let fibre = match limit {
+        Limit::Fibre(fibre) => fibre,
+        Limit::Held(held) => hold.fibre_mm(&strand.model, held, longest).filter(|fibre| *fibre < longest)?,
+    };
     let mut after = lengths.map(|length| length.min(fibre));
-    technique.work(&mut after);
+    technique.work(&mut after, begin);
     debug_assert!((0..SHARES).all(|i| after[i] <= lengths[i]));
     Some(after)
 }

@@ -1,13 +1,13 @@
 //! The document of a cut.
 
-use super::{FallLine, Gathered, Guide, Layout, Sections, Technique};
+use super::{FallLine, FirstLength, Gathered, Guide, Layout, Pattern, Pause, Recoil, Sections, Technique};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::HeldState;
-use crate::section::Region;
-use serde::{Deserialize, Serialize};
+use crate::section::{Half, Region};
+use serde::{Deserialize, Deserializer, Serialize};
 
-/// The version written and the only one read so far.
-const VERSION: u16 = 1;
+/// The version written. Version 1 is read, too: it is the same document with fewer words.
+const VERSION: u16 = 2;
 /// Most moves of a cut.
 const MOVES: usize = 60;
 
@@ -27,7 +27,8 @@ pub enum CutFormat {
 pub struct Cut {
     /// Always `spirel.cut`.
     pub format: CutFormat,
-    /// Version of the format: 1.
+    /// Version of the format: 2. Version 1 is read and written again as 2.
+    #[serde(deserialize_with = "upgraded")]
     pub version: u16,
     /// What it is called.
     pub name: String,
@@ -62,6 +63,37 @@ pub struct Move {
     /// How the blades are used.
     #[serde(default)]
     pub technique: Technique,
+    /// Which sections get that technique: all of them if left out; the others are cut blunt.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub pattern: Option<Pattern>,
+    /// Where the stylist stands.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub stance: Option<Stance>,
+    /// Leaves weight on purpose until the move of this number, from 0: it is no fault before then.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub banked_until: Option<u32>,
+}
+
+/// Where the stylist stands, and which hand cuts.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Stance {
+    /// On which side of the client.
+    pub side: Half,
+    /// The hand that cuts; the right one if left out.
+    #[serde(default = "right")]
+    pub hand: Half,
+}
+
+fn right() -> Half {
+    Half::Right
+}
+
+/// The version as it is kept: documents of version 1 are documents of version 2.
+fn upgraded<'de, D: Deserializer<'de>>(deserializer: D) -> Result<u16, D::Error> {
+    let version = u16::deserialize(deserializer)?;
+    Ok(if version == 1 { VERSION } else { version })
 }
 
 fn is_false(flag: &bool) -> bool {
@@ -81,6 +113,10 @@ pub enum Way {
     Gathered(Gathered),
     /// Weight is taken out and nothing is shortened as a whole.
     Weight(Layout),
+    /// Hair is drawn down until most of it has sprung back, and the rest is cut.
+    Recoil(Recoil),
+    /// Nothing is cut.
+    Pause(Pause),
 }
 
 impl Cut {
@@ -97,7 +133,7 @@ impl Cut {
             faults.push("moves", Problem::Contradicts { why });
         }
         for (i, each) in self.moves.iter().enumerate() {
-            faults.take(&format!("moves.{i}"), each.check());
+            faults.take(&format!("moves.{i}"), each.check(i));
         }
         faults.or(())
     }
@@ -109,11 +145,57 @@ impl Move {
         matches!(&self.way, Way::Sections(sections) if sections.guide != Guide::Free)
     }
 
-    fn check(&self) -> Result<(), FieldErrors> {
+    /// A move of a region, dry, without a comb, blunt.
+    pub fn new(region: Region, way: Way) -> Self {
+        Self {
+            name: String::new(),
+            off: false,
+            region,
+            mirrored: false,
+            state: HeldState::default(),
+            way,
+            technique: Technique::default(),
+            pattern: None,
+            stance: None,
+            banked_until: None,
+        }
+    }
+
+    /// The same on the other side of the head.
+    #[must_use]
+    pub(super) fn other_side(&self) -> Self {
+        let way = match &self.way {
+            Way::Perimeter(line) => Way::Perimeter(*line),
+            Way::Sections(sections) => Way::Sections(sections.mirrored()),
+            Way::Gathered(gathered) => Way::Gathered(gathered.mirrored()),
+            Way::Weight(layout) => Way::Weight(layout.mirrored()),
+            Way::Recoil(recoil) => Way::Recoil(Recoil { layout: recoil.layout.mirrored(), ..*recoil }),
+            Way::Pause(pause) => Way::Pause(pause.clone()),
+        };
+        let pattern = self.pattern.as_ref().map(Pattern::mirrored);
+        Self { region: self.region.mirrored(), way, pattern, ..self.clone() }
+    }
+
+    fn check(&self, number: usize) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.text("name", &self.name, 120);
         faults.take("technique", self.technique.check());
+        if let Some(pattern) = &self.pattern {
+            faults.take("pattern", pattern.check());
+        }
+        if self.banked_until.is_some_and(|later| later as usize <= number) {
+            let why = "weight is left until a later move; name one that comes after this".into();
+            faults.push("banked_until", Problem::Contradicts { why });
+        }
+        if let Way::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.way
+            && *earlier as usize >= number
+        {
+            let why = "a guide is hair that was cut before; name an earlier move".into();
+            faults.push("way.sections.length.like_move", Problem::Contradicts { why });
+        }
         match &self.way {
+            Way::Recoil(recoil) => faults.take("way.recoil", recoil.check()),
+            Way::Pause(pause) => faults.take("way.pause", pause.check()),
             Way::Perimeter(line) => faults.take("way.perimeter", line.check()),
             Way::Sections(sections) => faults.take("way.sections", sections.check()),
             Way::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
@@ -121,6 +203,10 @@ impl Move {
                 if self.technique == Technique::default() {
                     let why = "a blunt cut takes no weight: choose another technique, or cut to a length";
                     faults.push("technique", Problem::Contradicts { why: why.into() });
+                }
+                if layout.piece_mm.is_some() {
+                    let why = "pieces are for twists and for hair that is drawn down".into();
+                    faults.push("way.weight.piece_mm", Problem::Contradicts { why });
                 }
                 faults.take("way.weight", layout.check())
             }

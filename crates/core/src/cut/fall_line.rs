@@ -25,12 +25,20 @@ pub struct FallLine {
     /// How far the head is bent forward while the line is cut, degrees, −45 to 60. Upright if left out.
     #[serde(default)]
     pub tilt_deg: f64,
+    /// Whether the line is where the hair ends when it is worn: what its spring asks for is left longer, strand by strand. If
+    /// not, it is cut along the line as it hangs on the comb, and springs up from there.
+    #[serde(default, skip_serializing_if = "is_false")]
+    pub worn: bool,
+}
+
+fn is_false(flag: &bool) -> bool {
+    !flag
 }
 
 impl FallLine {
-    /// A square line.
+    /// A square line, on the comb.
     pub fn level(place: Place) -> Self {
-        Self { behind: place, front: None, side: None, tilt_deg: 0.0 }
+        Self { behind: place, front: None, side: None, tilt_deg: 0.0, worn: false }
     }
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
@@ -42,6 +50,10 @@ impl FallLine {
             }
         }
         faults.range("tilt_deg", self.tilt_deg, TILT, "°");
+        if self.worn && self.tilt_deg != 0.0 {
+            let why = "a line where hair is worn is meant with the head upright";
+            faults.push("worn", crate::Problem::Contradicts { why: why.into() });
+        }
         faults.or(())
     }
 

@@ -1,6 +1,5 @@
 //! How a section is held, guided and cut along.
 
-use super::sections::Section;
 use crate::error::FieldErrors;
 use crate::head::{Landmark, Vec3};
 use crate::section::Scalp;
@@ -12,6 +11,12 @@ const LIFT: (f64, f64) = (0.0, 180.0);
 const STEP_MM: (f64, f64) = (-50.0, 50.0);
 /// Slant of the fingers, degrees.
 const SLANT: (f64, f64) = (-75.0, 75.0);
+/// How far the line of the fingers bows, mm.
+const BOW_MM: (f64, f64) = (-80.0, 80.0);
+/// Shares of the way.
+const SHARE: (f64, f64) = (0.0, 1.0);
+/// How far the head is tilted, degrees.
+const TILT: (f64, f64) = (-60.0, 60.0);
 
 /// Lift and direction of a section.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -23,6 +28,86 @@ pub struct Hold {
     /// Where it is carried to.
     #[serde(default)]
     pub over: Over,
+    /// Which share of the way there it is carried, 0 to 1: all of it if left out.
+    #[serde(default = "whole", skip_serializing_if = "is_whole")]
+    pub share: f64,
+    /// How the client's head is tilted meanwhile.
+    #[serde(default, skip_serializing_if = "HeadTilt::is_upright")]
+    pub tilt: HeadTilt,
+}
+
+pub(super) fn whole() -> f64 {
+    1.0
+}
+
+fn is_whole(share: &f64) -> bool {
+    *share == 1.0
+}
+
+/// How a head is tilted: the plumb line then runs another way through it.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields, default)]
+pub struct HeadTilt {
+    /// Forward, chin to chest, degrees, −60 to 60.
+    pub forward_deg: f64,
+    /// To the client's left shoulder, degrees, −60 to 60.
+    pub left_deg: f64,
+}
+
+impl HeadTilt {
+    fn is_upright(&self) -> bool {
+        *self == Self::default()
+    }
+
+    /// Which way is up in the frame of the head.
+    pub(super) fn up(&self) -> Vec3 {
+        let ((sin, cos), (sin_left, cos_left)) =
+            (self.forward_deg.to_radians().sin_cos(), self.left_deg.to_radians().sin_cos());
+        Vec3::new(-sin_left, cos_left * cos, -cos_left * sin)
+    }
+}
+
+/// A direction in the room, seen from the client.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Direction {
+    /// Towards where the face looks.
+    Forward,
+    /// Straight back.
+    Back,
+    /// Straight up.
+    Up,
+    /// Straight down.
+    Down,
+    /// To the client's left.
+    Left,
+    /// To the client's right.
+    Right,
+}
+
+impl Direction {
+    /// The unit vector.
+    pub(super) fn vector(self) -> Vec3 {
+        match self {
+            Self::Forward => Vec3::z(),
+            Self::Back => -Vec3::z(),
+            Self::Up => Vec3::y(),
+            Self::Down => -Vec3::y(),
+            Self::Left => Vec3::x(),
+            Self::Right => -Vec3::x(),
+        }
+    }
+
+    #[must_use]
+    pub(super) fn mirrored(self) -> Self {
+        match self {
+            Self::Left => Self::Right,
+            Self::Right => Self::Left,
+            other => other,
+        }
+    }
 }
 
 /// Where a section is carried to before it is cut.
@@ -41,6 +126,8 @@ pub enum Over {
     Landmark(Landmark),
     /// To the plane through three landmarks.
     Plane([Landmark; 3]),
+    /// Over its own base, but pulled this way.
+    Toward(Direction),
 }
 
 /// What a section's length follows.
@@ -48,20 +135,25 @@ pub enum Over {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", deny_unknown_fields)]
 pub enum Guide {
-    /// The guide travels along: each section is as long as the one before, plus what the hand adds each time.
+    /// The guide travels along: the ends of the section before are picked up with the next one, both are held together over
+    /// the middle between their roots, and the fingers close where the guide ends.
     Travelling {
         /// What is added by mistake from one section to the next, mm: 0 for a hand that copies exactly.
         #[serde(default)]
         drift_mm: f64,
+        /// Share of the hair in the hand that is guide, 0 to 1: the more of it, the nearer to its roots both are held. Half
+        /// if left out.
+        #[serde(default = "half", skip_serializing_if = "is_half")]
+        guide_share: f64,
     },
     /// The guide stays where the first section was cut; all others are brought to it.
     Stationary,
-    /// Each section runs past the one before by a step.
+    /// As travelling, but the hand closes a step past the end of the guide.
     Floating {
         /// The step, mm.
         step_mm: f64,
     },
-    /// No guide: each section is measured afresh.
+    /// No guide: each section is measured on itself.
     #[default]
     Free,
 }
@@ -79,6 +171,10 @@ pub struct Fingers {
     /// The end at which hair stays longer.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub longer_toward: Option<Landmark>,
+    /// How far the line bows out between its ends, mm, −80 to 80: hair is longer (convex) or, below 0, shorter (concave) in
+    /// the middle.
+    #[serde(skip_serializing_if = "is_zero")]
+    pub bow_mm: f64,
 }
 
 fn is_zero(number: &f64) -> bool {
@@ -97,37 +193,75 @@ pub enum FingerShape {
     Straight,
     /// Straight and parallel to the floor.
     Level,
+    /// Straight and upright.
+    Vertical,
+}
+
+fn half() -> f64 {
+    0.5
+}
+
+fn is_half(share: &f64) -> bool {
+    *share == 0.5
 }
 
 impl Hold {
+    /// Hair held over its own base at a lift, the head upright.
+    pub fn at(lift_deg: f64) -> Self {
+        Self { lift_deg, over: Over::OwnBase, share: 1.0, tilt: HeadTilt::default() }
+    }
+
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("lift_deg", self.lift_deg, LIFT, "°");
         faults.take("over", self.over.check());
+        faults.range("share", self.share, SHARE, "");
+        faults.range("tilt.forward_deg", self.tilt.forward_deg, TILT, "°");
+        faults.range("tilt.left_deg", self.tilt.left_deg, TILT, "°");
         faults.or(())
+    }
+
+    #[must_use]
+    pub(super) fn mirrored(self) -> Self {
+        let tilt = HeadTilt { left_deg: -self.tilt.left_deg, ..self.tilt };
+        Self { over: self.over.mirrored(), tilt, ..self }
+    }
+
+    /// Where over the scalp hair is held that would be held over the direction `d`, given the section before.
+    pub(super) fn base(&self, scalp: &Scalp, d: Vec3, before: Option<Vec3>) -> Vec3 {
+        let to = self.over.base(scalp, d, before);
+        (d * (1.0 - self.share) + to * self.share).try_normalize(1e-9).unwrap_or(to)
     }
 
     /// Unit vector in which hair of this lift leaves the scalp at the direction `d`.
     pub(super) fn away(&self, scalp: &Scalp, d: &Vec3) -> Vec3 {
         let normal = scalp.form.normal(d);
-        let up = Vec3::y();
-        // On top of the head nothing is downhill: there hair falls to the back.
-        let tangent = |v: Vec3| v - normal * normal.dot(&v);
-        let downhill = tangent(-up);
-        let falls = if downhill.norm() > 1e-6 { downhill } else { tangent(-Vec3::z()) }.normalize();
-        let lift = self.lift_deg.to_radians();
-        if self.lift_deg <= 90.0 {
-            falls * lift.cos() + normal * lift.sin()
+        let up = self.tilt.up();
+        // Hair lies on the scalp while that slopes down, and hangs free where it turns under. On the very top of the head
+        // nothing is downhill: there hair falls to the back.
+        let downhill = -up + normal * normal.dot(&up).max(0.0);
+        let falls =
+            downhill.try_normalize(1e-6).unwrap_or_else(|| (-Vec3::z() + normal * normal.z).normalize());
+        let lifted = if self.lift_deg <= 90.0 {
+            turned(&falls, &normal, self.lift_deg / 90.0)
         } else {
             // From square to the scalp on to straight up, by equal angles.
-            let whole = normal.dot(&up).clamp(-1.0, 1.0).acos();
-            if whole < 1e-9 {
-                return normal;
-            }
-            let turned = whole * (self.lift_deg - 90.0) / 90.0;
-            (normal * (whole - turned).sin() + up * turned.sin()) / whole.sin()
+            turned(&normal, &up, (self.lift_deg - 90.0) / 90.0)
+        };
+        match self.over {
+            Over::Toward(direction) => turned(&lifted, &direction.vector(), self.share),
+            _ => lifted,
         }
     }
+}
+
+/// The unit vector a share of the way from one to another, by equal angles.
+fn turned(from: &Vec3, to: &Vec3, share: f64) -> Vec3 {
+    let whole = from.cross(to).norm().atan2(from.dot(to));
+    if whole.sin() < 1e-9 {
+        return if share < 0.5 { *from } else { *to };
+    }
+    (from * (whole * (1.0 - share)).sin() + to * (whole * share).sin()) / whole.sin()
 }
 
 impl Over {
@@ -136,15 +270,16 @@ impl Over {
         match self {
             Self::Landmark(landmark) => Self::Landmark(landmark.mirrored()),
             Self::Plane(through) => Self::Plane(through.map(Landmark::mirrored)),
+            Self::Toward(direction) => Self::Toward(direction.mirrored()),
             other => other,
         }
     }
 
-    /// The direction over which hair based at `d` is held, `own` being its place along the section.
-    pub(super) fn base(self, scalp: &Scalp, d: Vec3, own: f64, previous: Option<&Section>) -> Vec3 {
+    /// The direction over which hair based at `d` is held, `before` being the base of the section before beside it.
+    fn base(self, scalp: &Scalp, d: Vec3, before: Option<Vec3>) -> Vec3 {
         match self {
-            Self::OwnBase => d,
-            Self::Previous => previous.map_or(d, |section| section.base(own)),
+            Self::OwnBase | Self::Toward(_) => d,
+            Self::Previous => before.unwrap_or(d),
             Self::Centre => {
                 let middle = Vec3::new(0.0, d.y, d.z);
                 if middle.norm() > 1e-9 { middle.normalize() } else { Vec3::y() }
@@ -176,18 +311,26 @@ impl Guide {
     pub(super) fn check(self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         match self {
-            Self::Travelling { drift_mm } => faults.range("travelling.drift_mm", drift_mm, STEP_MM, "mm"),
+            Self::Travelling { drift_mm, guide_share } => {
+                faults.range("travelling.drift_mm", drift_mm, STEP_MM, "mm");
+                faults.range("travelling.guide_share", guide_share, SHARE, "");
+            }
             Self::Floating { step_mm } => faults.range("floating.step_mm", step_mm, STEP_MM, "mm"),
             Self::Stationary | Self::Free => {}
         }
         faults.or(())
     }
 
-    /// What is added to the first section's length in the section of this number, mm.
-    pub(super) fn added_mm(self, number: usize) -> f64 {
+    /// A guide that is copied exactly.
+    pub const TRAVELLING: Self = Self::Travelling { drift_mm: 0.0, guide_share: 0.5 };
+
+    /// For a guide that is picked up with each section: how far past its end the hand closes, mm, and the guide's share of
+    /// what is held.
+    pub(super) fn carried(self) -> Option<(f64, f64)> {
         match self {
-            Self::Travelling { drift_mm: step } | Self::Floating { step_mm: step } => step * number as f64,
-            Self::Stationary | Self::Free => 0.0,
+            Self::Travelling { drift_mm, guide_share } => Some((drift_mm, guide_share)),
+            Self::Floating { step_mm } => Some((step_mm, half())),
+            Self::Stationary | Self::Free => None,
         }
     }
 }
@@ -201,6 +344,7 @@ impl Fingers {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("slant_deg", self.slant_deg, SLANT, "°");
+        faults.range("bow_mm", self.bow_mm, BOW_MM, "mm");
         if self.slant_deg != 0.0 && self.longer_toward.is_none() {
             faults.push("longer_toward", crate::Problem::Missing);
         }
@@ -222,7 +366,7 @@ mod tests {
 
     fn away(lift_deg: f64, d: &Vec3) -> Vec3 {
         let (form, hairline) = head();
-        Hold { lift_deg, over: Over::OwnBase }.away(&Scalp { form: &form, hairline: &hairline }, d)
+        Hold::at(lift_deg).away(&Scalp::plain(&form, &hairline), d)
     }
 
     #[test]
@@ -232,7 +376,11 @@ mod tests {
             let d = direction(f64::from(i) * 0.9, (f64::from(i) * 0.37).sin());
             let normal = form.normal(&d);
             assert!((away(90.0, &d) - normal).norm() < 1e-9);
-            assert!(away(0.0, &d).dot(&normal).abs() < 1e-9);
+            if normal.y > 0.0 {
+                assert!(away(0.0, &d).dot(&normal).abs() < 1e-9, "it lies on the scalp");
+            } else {
+                assert!((away(0.0, &d) + Vec3::y()).norm() < 1e-9, "it hangs");
+            }
             assert!(away(0.0, &d).y <= 1e-9, "it falls");
             assert!((away(180.0, &d) - Vec3::y()).norm() < 1e-6);
         }
@@ -252,30 +400,37 @@ mod tests {
     }
 
     #[test]
-    fn what_the_hand_adds_counts_sections() {
-        assert_eq!(Guide::Floating { step_mm: 3.0 }.added_mm(4), 12.0);
-        assert_eq!(Guide::Travelling { drift_mm: -1.5 }.added_mm(2), -3.0);
-        assert_eq!(Guide::Stationary.added_mm(9), 0.0);
-        assert_eq!(Guide::Free.added_mm(9), 0.0);
+    fn a_head_bent_forward_falls_another_way_and_a_direction_turns_the_hold_by_its_share() {
+        let (form, hairline) = head();
+        let scalp = Scalp::plain(&form, &hairline);
+        let d = direction(1.0, 0.6);
+        let bent = Hold { tilt: HeadTilt { forward_deg: 30.0, left_deg: 0.0 }, ..Hold::at(180.0) };
+        assert!((bent.away(&scalp, &d) - Vec3::new(0.0, 30f64.to_radians().cos(), -0.5)).norm() < 1e-9);
+        let back =
+            |share| Hold { over: Over::Toward(Direction::Back), share, ..Hold::at(90.0) }.away(&scalp, &d);
+        assert!((back(0.0) - form.normal(&d)).norm() < 1e-9);
+        assert!((back(1.0) + Vec3::z()).norm() < 1e-9);
+        let angle = |a: Vec3, b: Vec3| a.dot(&b).clamp(-1.0, 1.0).acos();
+        assert!((angle(back(0.5), back(0.0)) - angle(back(0.5), back(1.0))).abs() < 1e-6);
     }
 
     #[test]
     fn hair_carried_to_the_middle_is_held_over_the_middle() {
         let (form, hairline) = head();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let d = direction(1.2, 0.6);
-        let over = Over::Centre.base(&scalp, d, 0.5, None);
+        let over = Over::Centre.base(&scalp, d, None);
         assert!(over.x.abs() < 1e-12 && (over.norm() - 1.0).abs() < 1e-12);
-        assert_eq!(Over::OwnBase.base(&scalp, d, 0.5, None), d);
-        assert_eq!(Over::Previous.base(&scalp, d, 0.5, None), d, "the first section has none before it");
+        assert_eq!(Over::OwnBase.base(&scalp, d, None), d);
+        assert_eq!(Over::Previous.base(&scalp, d, None), d, "the first section has none before it");
         let over_ears = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
-        let on_plane = form.point(&Over::Plane(over_ears).base(&scalp, d, 0.5, None));
+        let on_plane = form.point(&Over::Plane(over_ears).base(&scalp, d, None));
         let [a, b, c] = over_ears.map(|landmark| scalp.point(landmark));
         let off = (b - a).cross(&(c - a)).normalize().dot(&(on_plane - a));
         assert!(off.abs() < 2.0, "carried to the plane over the ears: {off} mm off it");
-        let twice = Hold { lift_deg: 90.0, over: Over::Plane([Landmark::Apex; 3]) };
+        let twice = Hold { over: Over::Plane([Landmark::Apex; 3]), ..Hold::at(90.0) };
         assert_eq!(twice.check().expect_err("no plane").0[0].field, "over.plane");
-        let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, 0.5, None);
+        let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, None);
         assert_eq!(crown, Landmark::Crown.direction(&hairline));
     }
 }

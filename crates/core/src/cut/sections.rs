@@ -3,12 +3,15 @@
 use super::hold::{FingerShape, Fingers, Guide, Hold, Over};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Vec3};
+use crate::mark::Place;
 use crate::section::{Along, Chart, Scalp};
 use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
 /// Thickness of a section, mm.
 const THICKNESS_MM: (f64, f64) = (3.0, 120.0);
+/// Length of the pieces of one, mm.
+const PIECE_MM: (f64, f64) = (5.0, 120.0);
 /// Lengths that can be asked for, mm.
 const LENGTH_MM: (f64, f64) = (2.0, 2000.0);
 /// Points of a finger line. On the tightest ring near the top its chords sag by half a millimetre.
@@ -23,7 +26,7 @@ pub struct Layout {
     pub along: Along,
     /// How thick each is, mm, 3 to 120.
     pub thickness_mm: f64,
-    /// Nearest to where the first is taken.
+    /// Nearest to where the first is taken. Well inside the region, sections go out from there to both sides.
     pub from: Landmark,
     /// Only every so many-th is worked on, the first being the `skip`-th: 1 takes all.
     #[serde(default = "one", skip_serializing_if = "is_one")]
@@ -31,6 +34,9 @@ pub struct Layout {
     /// How many are left out before the first.
     #[serde(default, skip_serializing_if = "is_none")]
     pub skip: u32,
+    /// Each is held in pieces so long, mm, 5 to 120, as twists are: as one piece if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub piece_mm: Option<f64>,
 }
 
 fn one() -> u32 {
@@ -62,6 +68,9 @@ pub struct Sections {
     pub fingers: Fingers,
     /// How long the first is cut.
     pub length: FirstLength,
+    /// Hair that stays out of the hand by where it ends.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub drops: Option<Drops>,
 }
 
 /// How long the first section is cut, over the middle of its base.
@@ -73,17 +82,56 @@ pub enum FirstLength {
     HeldMm(f64),
     /// As long as it should be when worn, mm; the hold is worked out.
     WornMm(f64),
-    /// So much less than it is now, as it is held, mm: 0 takes the guide from hair that was cut before.
+    /// So much less than it is now, as it is held, mm.
     ShorterMm(f64),
+    /// So long that it ends here when it is worn.
+    EndsAt(Place),
+    /// By the hair beside it that an earlier step cut (its number, from 0).
+    LikeMove(u32),
+    /// By the hair beside it, outside the region, that is there already.
+    LikeBeside,
+}
+
+/// Hair that drops out of the hand by where its ends lie when it is worn, wherever it grows.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields, default)]
+pub struct Drops {
+    /// What ends below here stays out of the hand: the perimeter is left alone.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub ends_below: Option<Place>,
+    /// What ends above here stays out of the hand.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub ends_above: Option<Place>,
+}
+
+impl Drops {
+    fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        for (name, place) in [("ends_below", self.ends_below), ("ends_above", self.ends_above)] {
+            if let Some(place) = place {
+                faults.take(name, place.check());
+            }
+        }
+        faults.or(())
+    }
 }
 
 impl Layout {
+    /// All sections of a thickness, each held as one piece.
+    pub fn new(along: Along, thickness_mm: f64, from: Landmark) -> Self {
+        Self { along, thickness_mm, from, every: 1, skip: 0, piece_mm: None }
+    }
+
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("along", self.along.check());
         faults.range("thickness_mm", self.thickness_mm, THICKNESS_MM, "mm");
         faults.range("every", f64::from(self.every), (1.0, 10.0), "");
         faults.range("skip", f64::from(self.skip), (0.0, 10.0), "");
+        if let Some(piece) = self.piece_mm {
+            faults.range("piece_mm", piece, PIECE_MM, "mm");
+        }
         faults.or(())
     }
 
@@ -100,12 +148,22 @@ impl Sections {
         faults.take("hold", self.hold.check());
         faults.take("guide", self.guide.check());
         faults.take("fingers", self.fingers.check());
-        let (name, length, least) = match self.length {
-            FirstLength::HeldMm(mm) => ("length.held_mm", mm, LENGTH_MM.0),
-            FirstLength::WornMm(mm) => ("length.worn_mm", mm, LENGTH_MM.0),
-            FirstLength::ShorterMm(mm) => ("length.shorter_mm", mm, 0.0),
-        };
-        faults.range(name, length, (least, LENGTH_MM.1), "mm");
+        match self.length {
+            FirstLength::HeldMm(mm) => faults.range("length.held_mm", mm, LENGTH_MM, "mm"),
+            FirstLength::WornMm(mm) => faults.range("length.worn_mm", mm, LENGTH_MM, "mm"),
+            FirstLength::ShorterMm(mm) => faults.range("length.shorter_mm", mm, (0.0, LENGTH_MM.1), "mm"),
+            FirstLength::EndsAt(place) => {
+                faults.take("length.ends_at", place.check());
+            }
+            FirstLength::LikeMove(_) | FirstLength::LikeBeside => {}
+        }
+        if self.layout.piece_mm.is_some() {
+            let why = "pieces are for twists and for hair that is drawn down; fingers hold a whole section";
+            faults.push("layout.piece_mm", Problem::Contradicts { why: why.into() });
+        }
+        if let Some(drops) = &self.drops {
+            faults.take("drops", drops.check());
+        }
         if self.guide == Guide::Stationary && self.hold.over != Over::OwnBase {
             let why = "with a guide that stays, every section is brought to the first";
             faults.push("hold.over", Problem::Contradicts { why: why.into() });
@@ -117,7 +175,7 @@ impl Sections {
     pub(super) fn mirrored(&self) -> Self {
         Self {
             layout: self.layout.mirrored(),
-            hold: Hold { over: self.hold.over.mirrored(), ..self.hold },
+            hold: self.hold.mirrored(),
             fingers: self.fingers.mirrored(),
             ..self.clone()
         }
@@ -129,6 +187,9 @@ impl Sections {
 pub(super) struct Section {
     /// Its strands: the index of each, and how far along the section it lies, 0 to 1.
     pub members: Vec<(usize, f64)>,
+    /// How many sections are worked on between it and the first, on its side of it; and which one leads back to it, if any.
+    pub number: usize,
+    pub before: Option<usize>,
     chart: Chart,
     across: f64,
     ends: (f64, f64),
@@ -137,7 +198,18 @@ pub(super) struct Section {
 impl Section {
     /// Direction of the base at a share of the way along it, 0 to 1.
     pub fn base(&self, share: f64) -> Vec3 {
-        self.chart.direction(self.across, self.ends.0 + share * (self.ends.1 - self.ends.0))
+        self.chart.direction(self.across, self.along(share))
+    }
+
+    /// Angle along the section at a share of the way.
+    pub fn along(&self, share: f64) -> f64 {
+        self.ends.0 + share * (self.ends.1 - self.ends.0)
+    }
+
+    /// The share of the way at an angle along it, 0 to 1: past its ends, its ends.
+    pub fn share_at(&self, along: f64) -> f64 {
+        let length = self.ends.1 - self.ends.0;
+        if length > 1e-12 { ((along - self.ends.0) / length).clamp(0.0, 1.0) } else { 0.5 }
     }
 }
 
@@ -153,37 +225,102 @@ pub(super) fn divide(layout: &Layout, scalp: &Scalp, strands: &[(usize, Vec3)]) 
     let (low, high) = span(angles.iter().map(|(across, _)| *across));
     let radius = strands.iter().map(|(_, d)| scalp.form.radius_mm(d)).sum::<f64>() / strands.len() as f64;
     let (first, _) = chart.angles(&scalp.direction(layout.from));
-    // The first section lies at the end nearer to the landmark.
-    let from_high = (first - high).abs() < (first - low).abs();
-    let count = (((high - low) * radius / layout.thickness_mm).ceil() as usize).max(1);
-    let step = (high - low) / count as f64;
-    let mut members: Vec<Vec<usize>> = vec![Vec::new(); count];
-    for (i, (across, _)) in angles.iter().enumerate() {
-        let from_start = if from_high { high - across } else { across - low };
-        let number = if step > 0.0 { (from_start / step) as usize } else { 0 };
-        members[number.min(count - 1)].push(i);
-    }
-    let taken = |number: &usize| {
-        let number = *number as u32;
-        number >= layout.skip && (number - layout.skip).is_multiple_of(layout.every)
+    let wanted = layout.thickness_mm / radius;
+    // The first section lies at the end nearer to the landmark, or, where that lies well inside, on the landmark.
+    let inside = first > low + wanted && first < high - wanted;
+    let sides: Vec<Side> = if inside {
+        Side::both(first, low, high, wanted)
+    } else {
+        vec![Side::one(low, high, wanted, (first - high).abs() < (first - low).abs())]
     };
-    (0..count)
-        .filter(taken)
-        .filter(|number| !members[*number].is_empty())
-        .map(|number| {
-            let middle = (number as f64 + 0.5) * step;
-            let ends = span(members[number].iter().map(|i| angles[*i].1));
-            let length = ends.1 - ends.0;
-            let share = |along: f64| if length > 1e-12 { (along - ends.0) / length } else { 0.5 };
-            Section {
-                across: if from_high { high - middle } else { low + middle },
-                ends,
-                members: members[number].iter().map(|i| (strands[*i].0, share(angles[*i].1))).collect(),
-                chart,
+    let mut sections: Vec<Section> = Vec::new();
+    for side in &sides {
+        let mut before = (side.first > 0).then_some(0);
+        let mut members: Vec<Vec<usize>> = vec![Vec::new(); side.count];
+        for (i, (across, _)) in angles.iter().enumerate() {
+            if let Some(number) = side.number(*across) {
+                members[number].push(i);
             }
-        })
-        .collect()
+        }
+        for (number, members) in members.iter().enumerate() {
+            let counted = (side.first + number) as u32;
+            let worked = counted >= layout.skip && (counted - layout.skip).is_multiple_of(layout.every);
+            if !worked || members.is_empty() {
+                continue;
+            }
+            let ends = span(members.iter().map(|i| angles[*i].1));
+            let mut section = Section {
+                number: ((counted - layout.skip) / layout.every) as usize,
+                before,
+                across: side.middle(number),
+                ends,
+                members: Vec::new(),
+                chart,
+            };
+            section.members =
+                members.iter().map(|i| (strands[*i].0, section.share_at(angles[*i].1))).collect();
+            before = Some(sections.len());
+            sections.push(section);
+        }
+    }
+    sections
 }
+
+/// Sections one after the other from a place across the region to its end.
+struct Side {
+    /// Where the first begins, and the way and size of each.
+    from: f64,
+    step: f64,
+    count: usize,
+    /// Number of its first among all, counted from where they start.
+    first: usize,
+}
+
+impl Side {
+    /// All of a region from one of its ends.
+    fn one(low: f64, high: f64, wanted: f64, from_high: bool) -> Self {
+        let count = (((high - low) / wanted).ceil() as usize).max(1);
+        let step = (high - low) / count as f64;
+        if from_high {
+            Self { from: high, step: -step, count, first: 0 }
+        } else {
+            Self { from: low, step, count, first: 0 }
+        }
+    }
+
+    /// From a middle to both ends: the first lies on it, and one side goes on from there, then the other.
+    fn both(middle: f64, low: f64, high: f64, wanted: f64) -> Vec<Self> {
+        let half = 0.5 * wanted;
+        let up = (((high - middle - half) / wanted).ceil() as usize).max(1);
+        let down = (((middle - half - low) / wanted).ceil() as usize).max(1);
+        vec![
+            Self { from: middle - half, step: wanted, count: 1, first: 0 },
+            Self { from: middle + half, step: (high - middle - half) / up as f64, count: up, first: 1 },
+            Self { from: middle - half, step: -(middle - half - low) / down as f64, count: down, first: 1 },
+        ]
+    }
+
+    /// The section that a place across the region belongs to.
+    fn number(&self, across: f64) -> Option<usize> {
+        if self.step == 0.0 {
+            return Some(0);
+        }
+        let place = (across - self.from) / self.step;
+        // The last holds what lies on the very end.
+        let last = place >= self.count as f64 && place < self.count as f64 + ROUNDING;
+        if last {
+            return Some(self.count - 1);
+        }
+        (place >= 0.0 && place < self.count as f64).then_some(place as usize)
+    }
+
+    fn middle(&self, number: usize) -> f64 {
+        self.from + (number as f64 + 0.5) * self.step
+    }
+}
+
+/// By how much of a section the last strand may lie past its end and still belong to it: rounding.
+const ROUNDING: f64 = 1e-9;
 
 fn span(values: impl Iterator<Item = f64>) -> (f64, f64) {
     values.fold((f64::INFINITY, f64::NEG_INFINITY), |(low, high), v| (low.min(v), high.max(v)))
@@ -218,24 +355,35 @@ impl HandLine {
                 let chord = points[POINTS - 1] - points[0];
                 Some(Vec3::new(chord.x, 0.0, chord.z))
             }
+            FingerShape::Vertical => Some(Vec3::new(0.0, points[POINTS - 1].y - points[0].y, 0.0)),
+        };
+        // A bow adds all of it in the middle and nothing at the ends.
+        let bow = |i: usize| {
+            let off = i as f64 / middle as f64 - 1.0;
+            fingers.bow_mm * (1.0 - off * off)
         };
         // The slant adds length in proportion to the way from the middle towards the end that stays longer.
         let slope = fingers.slant_deg.to_radians().tan() * toward(scalp, fingers.longer_toward, &points);
         let along = |i: usize| (points[i] - points[middle]).norm() * (i as f64 - middle as f64).signum();
-        let slanted = |i: usize| (length_mm + slope * along(i)).max(0.0);
+        let slanted = |i: usize| (length_mm + slope * along(i) + bow(i)).max(0.0);
         let points = match chord {
-            None if slope == 0.0 => flat,
+            None if slope == 0.0 && fingers.bow_mm == 0.0 => flat,
             None => hands(&slanted),
             Some(chord) => {
                 let away = hold.away(scalp, &bases[middle]);
                 let step = chord / (POINTS - 1) as f64;
                 let at = |i: usize| {
                     let steps = i as f64 - middle as f64;
-                    flat[middle] + step * steps + away * (slope * step.norm() * steps)
+                    flat[middle] + step * steps + away * (slope * step.norm() * steps + bow(i))
                 };
                 (0..POINTS).map(at).collect()
             }
         };
+        Self { points }
+    }
+
+    /// Through known points.
+    pub fn through(points: Vec<Vec3>) -> Self {
         Self { points }
     }
 
@@ -271,7 +419,7 @@ mod tests {
     use crate::head::{Felt, Hairline, HeadForm, Measures, roots};
 
     fn layout(along: Along, from: Landmark) -> Layout {
-        Layout { along, thickness_mm: 20.0, from, every: 1, skip: 0 }
+        Layout::new(along, 20.0, from)
     }
 
     #[test]
@@ -279,7 +427,7 @@ mod tests {
         let measures = Measures::default();
         let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)
             .iter()
             .enumerate()
@@ -313,7 +461,7 @@ mod tests {
         let measures = Measures::default();
         let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)
             .iter()
             .enumerate()
@@ -333,13 +481,13 @@ mod tests {
         let measures = Measures::default();
         let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let (from, to) = (scalp.direction(Landmark::NapeCentre), scalp.direction(Landmark::Crown));
         let over = |share: f64| (from * (1.0 - share) + to * share).normalize();
-        let hold = Hold { lift_deg: 90.0, over: Over::OwnBase };
+        let hold = Hold::at(90.0);
         for shape in [FingerShape::AlongHead, FingerShape::Straight] {
             let lengths = |slant_deg, end| {
-                let fingers = Fingers { shape, slant_deg, longer_toward: Some(end) };
+                let fingers = Fingers { shape, slant_deg, longer_toward: Some(end), bow_mm: 0.0 };
                 let hand = HandLine::of(&scalp, &hold, &fingers, 100.0, over);
                 let at = |share: f64| (hand.at(share) - form.point(&over(share))).norm();
                 (at(0.0), at(1.0))

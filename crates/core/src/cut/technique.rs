@@ -6,8 +6,10 @@ use serde::{Deserialize, Serialize};
 
 /// Deepest that weight is taken, as a share of a hair's length: beyond half the ends look broken.
 const DEEPEST_SHARE: f64 = 0.5;
-/// The order in which the shares are taken from, so that what is taken lies spread through the hair.
-const ORDER: [usize; SHARES] = [3, 6, 1, 4, 7, 2, 5, 0];
+/// Turn, as a share of all hair, from where one pass of the blades begins to where the next does, and from one strand to the
+/// next: the golden ratio and the plastic one, whose multiples fall between each other as evenly as any.
+const BETWEEN_PASSES: f64 = 0.618_033_988_749_895;
+const BETWEEN_STRANDS: f64 = 0.754_877_666_246_693;
 
 /// How blades are used.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
@@ -59,6 +61,9 @@ pub struct Technique {
     /// again below and half as much above, and all between).
     #[serde(default, skip_serializing_if = "is_even")]
     pub under: f64,
+    /// How much deeper it is taken below than above, 0 (evenly) to 1 (half as deep again below and half as deep above).
+    #[serde(default, skip_serializing_if = "is_even")]
+    pub deeper_below: f64,
 }
 
 fn is_even(under: &f64) -> bool {
@@ -133,8 +138,10 @@ impl Technique {
         if self.under == 0.0 {
             return *self;
         }
-        let share = self.amounts().0 * (1.0 + self.under * (0.5 - up));
-        Self { share: Some(share.min(1.0)), ..*self }
+        let (share, depth) = self.amounts();
+        let share = share * (1.0 + self.under * (0.5 - up));
+        let depth = depth * (1.0 + self.deeper_below * (0.5 - up));
+        Self { share: Some(share.min(1.0)), depth_mm: Some(depth), ..*self }
     }
 
     /// Share that is taken from, and depth, mm.
@@ -144,29 +151,47 @@ impl Technique {
         (self.share.or(by_angle).unwrap_or(share), self.depth_mm.unwrap_or(depth))
     }
 
-    /// Takes weight from hair of these lengths. A share of 0.3 is 2.4 of the eight parts: the last part is taken from
-    /// to 0.4 of its depth, so that the mass taken is exact.
-    pub(super) fn work(&self, lengths: &mut Lengths) {
+    /// Takes weight from hair of these lengths, beginning at a place among it (0 to 1, see [`begins`]).
+    ///
+    /// The hair of a root lies on a ring of eight equal parts. What is taken from is a stretch of the ring: of a part of which
+    /// it covers a share, that share is taken, so that the mass taken is exact and changes evenly with share and depth.
+    pub(super) fn work(&self, lengths: &mut Lengths, begin: f64) {
         let (share, depth) = self.amounts();
-        let parts = share * SHARES as f64;
-        for (i, &part) in ORDER.iter().enumerate() {
-            let taken = (parts - i as f64).clamp(0.0, 1.0);
-            if taken == 0.0 {
-                break;
-            }
-            let length = lengths[part];
-            let deep = match self.kind.spread() {
-                Spread::Even => depth,
-                Spread::Graded => depth * (i as f64 + 0.5).min(parts) / parts,
-                Spread::Stepped => depth * if i % 2 == 0 { 1.0 } else { 0.5 },
-                Spread::Stubs => {
-                    lengths[part] -= taken * (length - depth).max(0.0);
+        if share <= 0.0 {
+            return;
+        }
+        for (part, length) in lengths.iter_mut().enumerate() {
+            let (from, to) = (part as f64 / SHARES as f64, (part + 1) as f64 / SHARES as f64);
+            let whole = *length;
+            // The stretch may run over the end of the ring and on from its beginning.
+            for turn in [0.0, 1.0] {
+                let (low, high) = ((from + turn).max(begin), (to + turn).min(begin + share));
+                if high <= low {
                     continue;
                 }
-            };
-            lengths[part] -= taken * deep.min(DEEPEST_SHARE * length);
+                let covered = (high - low) * SHARES as f64;
+                let deep = |mean_depth: f64| covered * mean_depth.min(DEEPEST_SHARE * whole);
+                *length -= match self.kind.spread() {
+                    Spread::Even => deep(depth),
+                    // From nothing at the beginning of the stretch to the full depth at its end.
+                    Spread::Graded => deep(depth * (0.5 * (low + high) - begin) / share),
+                    Spread::Stepped => {
+                        let deep_from = begin + 0.5 * share;
+                        let full = (high - low.max(deep_from)).max(0.0) / (high - low);
+                        deep(depth * 0.5 * (1.0 + full))
+                    }
+                    Spread::Stubs => covered * (whole - depth).max(0.0),
+                };
+            }
+            *length = length.max(0.0);
         }
     }
+}
+
+/// Where among the hair of a root a pass of the blades begins, 0 to 1: each pass meets other hairs than the one before, and
+/// beside each other roots lose different ones.
+pub(super) fn begins(pass: usize, strand: usize) -> f64 {
+    (BETWEEN_PASSES * pass as f64 + BETWEEN_STRANDS * strand as f64).fract()
 }
 
 #[cfg(test)]
@@ -188,7 +213,7 @@ mod tests {
 
     fn left(technique: Technique) -> f64 {
         let mut lengths = [200.0; SHARES];
-        technique.work(&mut lengths);
+        technique.work(&mut lengths, 0.37);
         assert!(lengths.iter().all(|l| (0.0..=200.0).contains(l)));
         lengths.iter().sum::<f64>() / SHARES as f64
     }
@@ -212,7 +237,7 @@ mod tests {
         for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Brick) {
             let deep = Technique { depth_mm: Some(400.0), ..Technique::usual(kind) };
             let mut lengths = [200.0; SHARES];
-            deep.work(&mut lengths);
+            deep.work(&mut lengths, 0.8);
             assert!(lengths.iter().all(|l| *l >= 100.0), "{kind:?} {lengths:?}");
         }
     }
@@ -243,5 +268,43 @@ mod tests {
         let even = 200.0 - left(Technique { under: 0.0, ..thin });
         assert!((taken.iter().sum::<f64>() / 11.0 - even).abs() < 1e-9);
         assert!((taken[0] / even - 1.4).abs() < 1e-9, "{taken:?}");
+    }
+
+    #[test]
+    fn a_second_pass_meets_other_hairs_than_the_first() {
+        let thin =
+            Technique { share: Some(0.3), depth_mm: Some(90.0), ..Technique::usual(TechniqueKind::Thin) };
+        let mut fresh = 0.0;
+        for strand in 0..200 {
+            let mut once = [200.0; SHARES];
+            thin.work(&mut once, begins(0, strand));
+            let mut twice = once;
+            thin.work(&mut twice, begins(1, strand));
+            let whole = |lengths: &Lengths| lengths.iter().filter(|length| **length > 199.9).count();
+            fresh += (whole(&once) - whole(&twice)) as f64;
+        }
+        // Of eight parts a first pass leaves five or six whole; a second takes from at least two more of them.
+        assert!(fresh / 200.0 > 1.5, "{}", fresh / 200.0);
+    }
+
+    #[test]
+    fn what_is_taken_changes_evenly_with_share_and_depth_wherever_it_begins() {
+        for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Blunt) {
+            for begin in [0.0, 0.43, 0.91] {
+                let mut last = None::<Lengths>;
+                for step in 0..=400 {
+                    let share = f64::from(step) / 500.0;
+                    let tried =
+                        Technique { share: Some(share), depth_mm: Some(60.0), ..Technique::usual(kind) };
+                    let mut lengths = [200.0; SHARES];
+                    tried.work(&mut lengths, begin);
+                    if let Some(last) = last {
+                        let most = lengths.iter().zip(&last).map(|(a, b)| (a - b).abs()).fold(0.0, f64::max);
+                        assert!(most < 3.0, "{kind:?} from {begin} at {share}: {most}");
+                    }
+                    last = Some(lengths);
+                }
+            }
+        }
     }
 }

@@ -3,13 +3,13 @@
 //! The words stand in `moves.en.json`; this only chooses among them and fills in lengths and angles.
 
 use super::{
-    Cut, FingerShape, FirstLength, Gathered, Guide, Layout, Move, Over, Sections, Technique, TechniqueKind,
-    Way,
+    Cut, FingerShape, FirstLength, Gathered, Guide, Hold, Layout, Move, Over, Pattern, Pause, Sections,
+    Technique, TechniqueKind, Way,
 };
 use crate::fibre::HeldState;
 use crate::head::Landmark;
 use crate::mark::Place;
-use crate::section::{Along, Half, Parting, Region};
+use crate::section::{Along, Anchor, Half, Parting, Region};
 use crate::units::LengthUnit;
 use serde::Serialize;
 use std::collections::BTreeMap;
@@ -66,11 +66,25 @@ impl Say {
             Way::Sections(_) => "sections",
             Way::Gathered(_) => "gathered",
             Way::Weight(_) => "weight",
+            Way::Recoil(_) => "recoil",
+            Way::Pause(Pause::Look { .. }) => "look",
+            Way::Pause(Pause::Product { .. }) => "product",
+            Way::Pause(Pause::Dry { .. }) => "dry",
         };
         let title = if each.name.is_empty() { text(&format!("title.{key}"), &[]) } else { each.name.clone() };
         let mut parts = vec![self.way(each)];
-        if each.technique.kind != TechniqueKind::Blunt && !matches!(each.way, Way::Weight(_)) {
+        let cuts = !matches!(each.way, Way::Weight(_) | Way::Pause(_));
+        if each.technique.kind != TechniqueKind::Blunt && cuts {
             parts.push(text("technique", &[("technique", self.technique(&each.technique))]));
+        }
+        if let Some(pattern) = &each.pattern {
+            parts.push(self.pattern(pattern));
+        }
+        if let Some(stance) = each.stance {
+            parts.push(text("stance", &[("side", word("side", stance.side))]));
+        }
+        if let Some(later) = each.banked_until {
+            parts.push(text("banked", &[("move", (later + 1).to_string())]));
         }
         if each.mirrored {
             parts.push(text("mirrored", &[]));
@@ -86,6 +100,9 @@ impl Say {
                 for (key, place) in [("line.side", line.side), ("line.front", line.front)] {
                     places.extend(place.map(|place| text(key, &[("place", self.place(place))])));
                 }
+                if line.worn {
+                    places.push(text("line.worn", &[]));
+                }
                 if line.tilt_deg != 0.0 {
                     places.push(text("line.tilt", &[("tilt", degrees(line.tilt_deg))]));
                 }
@@ -98,22 +115,45 @@ impl Say {
                     ("region", region),
                     ("layout", self.layout(&sections.layout)),
                     ("lift", degrees(sections.hold.lift_deg)),
-                    ("over", over(sections.hold.over)),
+                    ("over", held(&sections.hold)),
                     ("guide", self.guide(sections.guide)),
                     ("fingers", self.fingers(sections)),
                     ("length", self.length(sections.length)),
                 ];
-                text("way.sections", &gaps)
+                let said = text("way.sections", &gaps);
+                let drops = sections.drops.unwrap_or_default();
+                let left_out = [("drops.below", drops.ends_below), ("drops.above", drops.ends_above)];
+                let left_out = left_out.into_iter().filter_map(|(key, place)| Some((key, place?)));
+                left_out.fold(said, |said, (key, place)| {
+                    format!("{said} {}", text(key, &[("place", self.place(place))]))
+                })
             }
             Way::Gathered(gathered) => {
                 let gaps = [
                     ("state", state(each.state)),
                     ("region", region),
                     ("layout", self.layout(&gathered.layout)),
-                    ("point", pointed(gathered)),
+                    ("point", self.pointed(gathered)),
                     ("past", self.mm(gathered.past_mm)),
                 ];
                 text(if gathered.past_mm == 0.0 { "way.gathered" } else { "way.gathered_past" }, &gaps)
+            }
+            Way::Recoil(recoil) => {
+                let gaps = [
+                    ("state", state(each.state)),
+                    ("region", region),
+                    ("layout", self.layout(&recoil.layout)),
+                    ("share", format!("{:.0} %", 100.0 * recoil.share)),
+                ];
+                text("way.recoil", &gaps)
+            }
+            Way::Pause(pause) => {
+                let (key, kind, note) = match pause {
+                    Pause::Look { note } => ("way.look", String::new(), note),
+                    Pause::Product { gives, note } => ("way.product", word("gives", gives), note),
+                    Pause::Dry { by, note } => ("way.dry", word("drying", by), note),
+                };
+                text(key, &[("kind", kind), ("note", note.clone())]).trim().to_owned()
             }
             Way::Weight(layout) => {
                 let gaps = [
@@ -147,7 +187,7 @@ impl Say {
             Region::Zone(zone) => word("zone", zone),
             Region::Edge { within_mm } => text("region.edge", &[("length", self.mm(*within_mm))]),
             Region::SideOf { parting, with } => {
-                text("region.side_of", &[("with", landmark(*with)), ("parting", parted(parting))])
+                text("region.side_of", &[("with", landmark(*with)), ("parting", self.parted(parting))])
             }
             Region::All(parts) => joined("region.and", parts),
             Region::Any(parts) => joined("region.or", parts),
@@ -164,19 +204,24 @@ impl Say {
             Along::Pivot { round } => text("along.pivot", &[("round", landmark(round))]),
             plain => word("along", plain),
         };
-        let key = if layout.every > 1 { "layout.every" } else { "layout.all" };
+        let key = match (layout.every, layout.piece_mm) {
+            (_, Some(_)) => "layout.pieces",
+            (1, None) => "layout.all",
+            _ => "layout.every",
+        };
         let gaps = [
             ("along", along),
             ("thickness", self.mm(layout.thickness_mm)),
             ("from", landmark(layout.from)),
             ("every", layout.every.to_string()),
+            ("piece", layout.piece_mm.map(|mm| self.mm(mm)).unwrap_or_default()),
         ];
         text(key, &gaps)
     }
 
     fn guide(&self, guide: Guide) -> String {
         match guide {
-            Guide::Travelling { drift_mm } if drift_mm != 0.0 => {
+            Guide::Travelling { drift_mm, .. } if drift_mm != 0.0 => {
                 text("guide.drifting", &[("length", self.mm(drift_mm))])
             }
             Guide::Travelling { .. } => text("guide.travelling", &[]),
@@ -192,8 +237,16 @@ impl Say {
             FingerShape::AlongHead => "fingers.along_head",
             FingerShape::Straight => "fingers.straight",
             FingerShape::Level => "fingers.level",
+            FingerShape::Vertical => "fingers.vertical",
         };
         let shape = text(shape, &[]);
+        let shape = match fingers.bow_mm {
+            0.0 => shape,
+            bow => {
+                let key = if bow > 0.0 { "fingers.convex" } else { "fingers.concave" };
+                format!("{shape} {}", text(key, &[("bow", self.mm(bow.abs()))]))
+            }
+        };
         match fingers.longer_toward {
             Some(end) if fingers.slant_deg != 0.0 => {
                 let gaps = [("shape", shape), ("slant", degrees(fingers.slant_deg)), ("end", landmark(end))];
@@ -209,6 +262,11 @@ impl Say {
             FirstLength::WornMm(mm) => ("length.worn", mm),
             FirstLength::ShorterMm(0.0) => ("length.kept", 0.0),
             FirstLength::ShorterMm(mm) => ("length.shorter", mm),
+            FirstLength::EndsAt(place) => return text("length.ends_at", &[("place", self.place(place))]),
+            FirstLength::LikeMove(earlier) => {
+                return text("length.like_move", &[("move", (earlier + 1).to_string())]);
+            }
+            FirstLength::LikeBeside => return text("length.like_beside", &[]),
         };
         text(key, &[("length", self.mm(mm))])
     }
@@ -221,8 +279,66 @@ impl Say {
             ("depth", self.mm(depth)),
         ];
         let key = if technique.kind == TechniqueKind::Brick { "amount.stubs" } else { "amount.depth" };
-        let said = text(key, &gaps);
-        if technique.under == 0.0 { said } else { text("amount.under", &[("technique", said)]) }
+        let mut said = text(key, &gaps);
+        for (key, more) in [("amount.under", technique.under), ("amount.deeper", technique.deeper_below)] {
+            if more != 0.0 {
+                said = text(key, &[("technique", said)]);
+            }
+        }
+        said
+    }
+
+    fn pattern(&self, pattern: &Pattern) -> String {
+        let key = match (pattern.every, pattern.last_solid) {
+            (1, false) => "pattern.each",
+            (1, true) => "pattern.each_last",
+            (_, false) => "pattern.every",
+            (_, true) => "pattern.every_last",
+        };
+        let said = text(key, &[("every", pattern.every.to_string())]);
+        match &pattern.within {
+            Some(region) => format!("{said} {}", text("pattern.within", &[("region", self.region(region))])),
+            None => said,
+        }
+    }
+
+    fn parted(&self, parting: &Parting) -> String {
+        let key = match (parting.own, parting.zigzag_mm) {
+            (true, None) => "parting.own",
+            (true, Some(_)) => "parting.own_zigzag",
+            (false, None) => "parting.straight",
+            (false, Some(_)) => "parting.zigzag",
+        };
+        let names: Vec<String> = parting.through.iter().map(|anchor| self.anchored(anchor)).collect();
+        text(key, &[("points", names.join(&text("parting.join", &[])))])
+    }
+
+    /// A landmark, and how far from it.
+    fn anchored(&self, anchor: &Anchor) -> String {
+        let off = anchor.0;
+        let ways = [
+            ("behind", "before", off.behind_mm),
+            ("above", "below", off.above_mm),
+            ("left_of", "right_of", off.left_mm),
+        ];
+        ways.into_iter().filter(|(_, _, mm)| *mm != 0.0).fold(landmark(off.at), |said, (one, other, mm)| {
+            let key = format!("anchor.{}", if mm > 0.0 { one } else { other });
+            text(&key, &[("length", self.mm(mm.abs())), ("landmark", said)])
+        })
+    }
+
+    fn pointed(&self, gathered: &Gathered) -> String {
+        let Some(to) = gathered.to else {
+            let toward = gathered.toward.map(|toward| word("direction", toward)).unwrap_or_default();
+            let drawn = self.mm(gathered.drawn_mm.unwrap_or_default());
+            return text("place.drawn", &[("direction", toward), ("length", drawn)]);
+        };
+        let side = match gathered.of_side() {
+            _ if !to.is_paired() => "place.at",
+            Half::Left => "place.left",
+            Half::Right => "place.right",
+        };
+        text(side, &[("point", word("point", to))])
     }
 }
 
@@ -230,17 +346,23 @@ fn state(state: HeldState) -> String {
     text("state", &[("moisture", word("moisture", state.moisture)), ("comb", word("comb", state.comb))])
 }
 
-fn pointed(gathered: &Gathered) -> String {
-    let side = match gathered.of_side() {
-        _ if !gathered.to.is_paired() => "place.at",
-        Half::Left => "place.left",
-        Half::Right => "place.right",
-    };
-    text(side, &[("point", word("point", gathered.to))])
-}
-
 fn landmark(landmark: Landmark) -> String {
     word("landmark", landmark)
+}
+
+/// Where hair is carried, how far of the way, and how the head is tilted.
+fn held(hold: &Hold) -> String {
+    let mut said = over(hold.over);
+    if hold.share != 1.0 && hold.over != Over::OwnBase {
+        said = text("over.share", &[("over", said), ("share", format!("{:.0} %", 100.0 * hold.share))]);
+    }
+    for (key, tilt) in [("tilt.forward", hold.tilt.forward_deg), ("tilt.left", hold.tilt.left_deg)] {
+        if tilt != 0.0 {
+            let key = if tilt > 0.0 { key.to_owned() } else { format!("{key}_other") };
+            said = format!("{said}, {}", text(&key, &[("tilt", degrees(tilt.abs()))]));
+        }
+    }
+    said
 }
 
 fn over(over: Over) -> String {
@@ -250,12 +372,7 @@ fn over(over: Over) -> String {
             text("over.plane", &[("points", names)])
         }
         Over::Landmark(to) => text("over.landmark", &[("landmark", landmark(to))]),
+        Over::Toward(direction) => text("over.toward", &[("direction", word("direction", direction))]),
         plain => word("over", plain),
     }
-}
-
-fn parted(parting: &Parting) -> String {
-    let names: Vec<String> = parting.through.iter().map(|l| landmark(*l)).collect();
-    let key = if parting.zigzag_mm.is_some() { "parting.zigzag" } else { "parting.straight" };
-    text(key, &[("points", names.join(&text("parting.join", &[])))])
 }

@@ -1,7 +1,6 @@
 //! Where worn hair ends.
 
 use super::AsWorn;
-use super::field::bundle;
 use crate::hair::Hair;
 use crate::head::Vec3;
 
@@ -12,21 +11,18 @@ pub struct End {
     pub strand: usize,
     /// Where, mm.
     pub at: Vec3,
-    /// Horizontal section of the room that the hair ending here takes, mm².
+    /// Horizontal section of the room that the hair ending here takes, mm², on the mean over its length.
     pub room_mm2: f64,
 }
 
 /// The ends of all hair as it is worn.
 pub fn ends(hair: &Hair, worn: &AsWorn) -> Vec<End> {
-    let mut bundles = Vec::new();
-    let mut ends = Vec::new();
+    let mut ends = Vec::with_capacity(worn.0.len());
     for (strand, worn) in worn.0.iter().enumerate() {
-        bundle(&hair.strands[strand], worn, hair.frizz, &mut bundles);
-        ends.extend(bundles.iter().map(|bundle| End {
-            strand,
-            at: hair.drapes[strand].place(bundle.ends_mm),
-            room_mm2: bundle.room_mm2,
-        }));
+        for (first, many) in worn.bundles() {
+            let room_mm2 = many as f64 * worn.mean_room_mm2(hair, strand, first);
+            ends.push(End { strand, at: worn.end(hair, strand, first), room_mm2 });
+        }
     }
     ends
 }

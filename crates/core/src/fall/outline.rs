@@ -1,119 +1,9 @@
 //! Outlines of the worn hair.
 
-use super::field::{Cell, Field, all_worn};
-use super::shell::azimuth_of;
+use super::cells::{CAP_ROWS, azimuth_of};
+use super::surface::Surface;
 use super::{AZIMUTHS, LEVEL_MM, Shell};
-use crate::hair::{Hair, Lengths};
-use crate::head::Vec3;
 use serde::Serialize;
-use std::f64::consts::TAU;
-
-/// How far hair stands out, by height and azimuth.
-#[derive(Debug, Clone)]
-pub(crate) struct Surface {
-    pub(super) highest: i32,
-    /// Outer radius of hair or head, mm, by level from the highest down, then azimuth; 0 where there is neither.
-    pub(super) outer: Vec<[f64; AZIMUTHS]>,
-    /// How closed the hair is, 0 to 1: 1 where its outline could not be told from a solid one.
-    pub(super) cover: Vec<[f64; AZIMUTHS]>,
-    /// The same of hair or head.
-    solid: Vec<[f64; AZIMUTHS]>,
-    /// Height of the outline on top, mm.
-    pub(super) top_mm: f64,
-}
-
-/// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in, so that single
-/// stray ends make no outline.
-const FULL: f64 = 1.0;
-
-impl Surface {
-    /// Stacks the field outside the head.
-    pub(super) fn of(field: &Field, shell: &Shell, head_top_mm: f64) -> Self {
-        let wedge = TAU / AZIMUTHS as f64;
-        let mut stands = [0.0; AZIMUTHS];
-        let mut outer = Vec::with_capacity(field.rows.len());
-        let mut cover = Vec::with_capacity(field.rows.len());
-        let mut solid = Vec::with_capacity(field.rows.len());
-        for (row, level) in field.rows.iter().zip((i32::MIN..=field.highest).rev()) {
-            let mut radii = [0.0; AZIMUTHS];
-            let mut covers = [0.0; AZIMUTHS];
-            let mut solids = [0.0; AZIMUTHS];
-            for (i, cell) in row.iter().enumerate() {
-                let head = shell.radius_mm(level, i);
-                // Hair that hangs lies on hair that stood off where it left the head.
-                if cell.scalp_mm2 > 1.0 {
-                    stands[i] = cell.stand_mm3 / cell.scalp_mm2;
-                }
-                radii[i] = head;
-                let full = stacked(cell, head, stands[i], wedge);
-                if full > head {
-                    covers[i] = (cell.width_mm / (FULL * wedge * full)).min(1.0);
-                    radii[i] = if head > 0.0 { head + covers[i] * (full - head) } else { full };
-                }
-                solids[i] = if head > 0.0 { 1.0 } else { covers[i] };
-            }
-            outer.push(radii);
-            cover.push(covers);
-            solid.push(solids);
-        }
-        // On top hair lies level: its thickness is what it would be wide at the least descent, times that.
-        let near_top = (10.0 / LEVEL_MM) as usize;
-        let thick = outer.get(near_top).map_or(0.0, |row| {
-            let level = field.highest - near_top as i32;
-            let over = row.iter().enumerate().map(|(i, r)| r - shell.radius_mm(level, i));
-            over.sum::<f64>() / AZIMUTHS as f64 * 0.35
-        });
-        Self { highest: field.highest, outer, cover, solid, top_mm: head_top_mm + thick }
-    }
-
-    /// The surface of hair worn at these fibre lengths.
-    pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
-        Self::of(&Field::of(hair, &all_worn(hair, lengths)), &hair.shell, hair.form.top_mm())
-    }
-
-    pub(super) fn height_mm(&self, row: usize) -> f64 {
-        f64::from(self.level(row)) * LEVEL_MM
-    }
-
-    /// Rows, from the top down.
-    pub fn rows(&self) -> usize {
-        self.outer.len()
-    }
-
-    /// Number of the level of a row.
-    pub fn level(&self, row: usize) -> i32 {
-        self.highest - row as i32
-    }
-
-    /// Height of the outline on top, mm.
-    pub fn top_mm(&self) -> f64 {
-        self.top_mm
-    }
-
-    /// How far hair or head stands out in a cell, mm, and how closed the hair is, 0 to 1.
-    pub fn outer_mm(&self, row: usize, cell: usize) -> (f64, f64) {
-        (self.outer[row][cell], self.cover[row][cell])
-    }
-
-    /// Where that is.
-    pub fn point(&self, row: usize, cell: usize) -> Vec3 {
-        let (sin, cos) = azimuth_of(cell).sin_cos();
-        let out = self.outer[row][cell];
-        Vec3::new(out * sin, self.height_mm(row), out * cos)
-    }
-}
-
-/// Outer radius of the hair of a cell, mm: ring by ring from the inside, each lying where it hangs or on what is already
-/// there, whichever is further out.
-fn stacked(cell: &Cell, head: f64, stands: f64, wedge: f64) -> f64 {
-    cell.room_mm2.iter().zip(&cell.moment_mm3).filter(|(room, _)| **room > 0.0).fold(
-        head,
-        |filled, (room, moment)| {
-            let inner = filled.max(moment / room + stands);
-            (inner * inner + 2.0 * room / wedge).sqrt()
-        },
-    )
-}
 
 /// An outline seen from one side: for each height how far hair or head reach to either hand, mm.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -128,25 +18,78 @@ pub struct Outline {
     pub other_mm: Vec<f64>,
 }
 
+/// Distance of hair or head from the axis at even heights, by azimuth.
+pub(super) struct Levels {
+    pub heights_mm: Vec<f64>,
+    /// Distance, mm, and how solid hair or head is there, 0 to 1; both 0 where there is neither.
+    pub radii: Vec<[(f64, f64); AZIMUTHS]>,
+    /// Height of the outline on top and of its lowest end, mm.
+    pub top_mm: f64,
+    pub bottom_mm: f64,
+}
+
+impl Levels {
+    pub fn of(surface: &Surface, shell: &Shell) -> Self {
+        let top_mm = surface.top_mm;
+        let highest = surface.outer[..CAP_ROWS].iter().flatten().map(|p| p.y).fold(top_mm, f64::max);
+        let lowest = surface.perimeter.iter().flatten().copied().fold(0.0, f64::min);
+        let first = (highest / LEVEL_MM).floor() as i32;
+        let last = (lowest / LEVEL_MM).ceil() as i32;
+        let heights_mm: Vec<f64> = (last..=first).rev().map(|level| f64::from(level) * LEVEL_MM).collect();
+        let mut radii = vec![[(0.0, 0.0); AZIMUTHS]; heights_mm.len()];
+        for i in 0..AZIMUTHS {
+            for (row, height) in radii.iter_mut().zip(&heights_mm) {
+                let head = shell.radius_mm(*height, i);
+                row[i] = (head, if head > 0.0 { 1.0 } else { 0.0 });
+            }
+            // Down the outside from the top: each stretch crosses the heights between its ends.
+            let mut before = ((0.0, top_mm), 1.0);
+            for (row, points) in surface.outer.iter().enumerate() {
+                let p = points[i];
+                let solid = if row < CAP_ROWS { 1.0 } else { surface.cover[row][i] };
+                let here = ((p.x.hypot(p.z), p.y), solid);
+                let ((r0, y0), s0) = before;
+                let ((r1, y1), s1) = here;
+                let (high, low) = (y0.max(y1), y0.min(y1));
+                let from = (f64::from(first) - high / LEVEL_MM).ceil().max(0.0) as usize;
+                let to = (f64::from(first) - low / LEVEL_MM).floor();
+                if to >= 0.0 {
+                    for level in from..=(to as usize).min(heights_mm.len() - 1) {
+                        let share = if y1 == y0 { 0.0 } else { (heights_mm[level] - y0) / (y1 - y0) };
+                        let solid = s0 + share * (s1 - s0);
+                        let radius = r0 + share * (r1 - r0);
+                        let there = &mut radii[level][i];
+                        if solid > 0.0 && radius > there.0 {
+                            *there = (radius, solid.max(there.1));
+                        }
+                    }
+                }
+                before = here;
+            }
+        }
+        Self { heights_mm, radii, top_mm: highest.max(top_mm), bottom_mm: lowest }
+    }
+}
+
 impl Outline {
     /// Across the shoulders: left one way, right the other.
-    pub(super) fn across(surface: &Surface) -> Self {
-        Self::seen(surface, f64::sin)
+    pub(super) fn across(levels: &Levels) -> Self {
+        Self::seen(levels, f64::sin)
     }
 
     /// From the side: front one way, back the other.
-    pub(super) fn from_the_side(surface: &Surface) -> Self {
-        Self::seen(surface, f64::cos)
+    pub(super) fn from_the_side(levels: &Levels) -> Self {
+        Self::seen(levels, f64::cos)
     }
 
-    fn seen(surface: &Surface, share: impl Fn(f64) -> f64) -> Self {
-        let mut out = Self { heights_mm: vec![surface.top_mm], one_mm: vec![0.0], other_mm: vec![0.0] };
+    fn seen(levels: &Levels, share: impl Fn(f64) -> f64) -> Self {
+        let mut out = Self { heights_mm: vec![levels.top_mm], one_mm: vec![0.0], other_mm: vec![0.0] };
         let shares: [f64; AZIMUTHS] = std::array::from_fn(|i| share(azimuth_of(i)));
-        for row in 0..surface.outer.len() {
-            let there = || (0..AZIMUTHS).filter(|i| surface.solid[row][*i] > 0.0);
-            let at = |i: usize| surface.outer[row][i] * shares[i];
+        for (radii, height) in levels.radii.iter().zip(&levels.heights_mm) {
+            let there = || (0..AZIMUTHS).filter(|i| radii[*i].1 > 0.0);
+            let at = |i: usize| radii[i].0 * shares[i];
             let (sum, weight) = there().fold((0.0, 0.0), |(sum, weight), i| {
-                let solid = surface.solid[row][i];
+                let solid = radii[i].1;
                 (sum + solid * at(i), weight + solid)
             });
             if weight == 0.0 {
@@ -154,10 +97,18 @@ impl Outline {
             }
             // Hair that is hardly there draws the outline hardly out of the middle of what is.
             let middle = sum / weight;
-            let drawn = |i: usize| middle + surface.solid[row][i] * (at(i) - middle);
-            out.heights_mm.push(surface.height_mm(row));
+            let drawn = |i: usize| middle + radii[i].1 * (at(i) - middle);
+            out.heights_mm.push(*height);
             out.one_mm.push(there().map(drawn).fold(middle, f64::max));
             out.other_mm.push(-there().map(drawn).fold(middle, f64::min));
+        }
+        // It ends at the perimeter, wherever that lies between two heights.
+        if let [.., last] = out.heights_mm[..]
+            && levels.bottom_mm < last
+        {
+            out.heights_mm.push(levels.bottom_mm);
+            out.one_mm.push(out.one_mm[out.one_mm.len() - 1]);
+            out.other_mm.push(out.other_mm[out.other_mm.len() - 1]);
         }
         out
     }
@@ -166,39 +117,20 @@ impl Outline {
     pub fn widths_mm(&self) -> impl DoubleEndedIterator<Item = f64> + ExactSizeIterator + '_ {
         self.one_mm.iter().zip(&self.other_mm).map(|(one, other)| one + other)
     }
-}
 
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    /// A cell with hair in one ring only.
-    fn cell(ring: usize, room_mm2: f64, at_mm: f64) -> Cell {
-        let mut cell = Cell::default();
-        cell.room_mm2[ring] = room_mm2;
-        cell.moment_mm3[ring] = room_mm2 * at_mm;
-        cell
-    }
-
-    #[test]
-    fn a_full_ring_of_hair_has_the_area_it_takes() {
-        let wedge = TAU / AZIMUTHS as f64;
-        let outer = stacked(&cell(2, 500.0, 80.0), 0.0, 0.0, wedge);
-        let area = 0.5 * wedge * (outer * outer - 80.0 * 80.0);
-        assert!((area - 500.0).abs() < 1e-9);
-        assert_eq!(stacked(&Cell::default(), 93.0, 0.0, wedge), 93.0, "a bare head is a bare head");
-    }
-
-    #[test]
-    fn hair_inside_fills_the_hollow_before_it_pushes_out_what_hangs_further_out() {
-        let wedge = TAU / AZIMUTHS as f64;
-        let mut both = cell(0, 100.0, 58.0);
-        both.room_mm2[3] = 200.0;
-        both.moment_mm3[3] = 200.0 * 85.0;
-        let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
-        assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is room inside");
-        both.room_mm2[0] = 4000.0;
-        both.moment_mm3[0] = 4000.0 * 58.0;
-        assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
+    /// Whole width at a height, mm, straight between those that are known; 0 above and below.
+    pub fn width_at_mm(&self, height_mm: f64) -> f64 {
+        let next = self.heights_mm.partition_point(|height| *height >= height_mm);
+        let width = |i: usize| self.one_mm[i] + self.other_mm[i];
+        match (next, self.heights_mm.get(next)) {
+            (0, _) => 0.0,
+            (next, None) if self.heights_mm[next - 1] == height_mm => width(next - 1),
+            (_, None) => 0.0,
+            (next, Some(below)) => {
+                let above = self.heights_mm[next - 1];
+                let share = (above - height_mm) / (above - below).max(1e-9);
+                width(next - 1) + share * (width(next) - width(next - 1))
+            }
+        }
     }
 }

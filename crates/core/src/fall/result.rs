@@ -1,9 +1,12 @@
 //! What can be told from the fall.
 
-use super::field::{Field, Worn, all_worn};
-use super::outline::Surface;
-use super::{AZIMUTHS, Outline};
-use crate::constants::SEE_THROUGH;
+use super::cells::{CAP_ROWS, azimuths_of};
+use super::field::Field;
+use super::outline::Levels;
+use super::surface::Surface;
+use super::worn::AsWorn;
+use super::{AZIMUTHS, LEVEL_MM, Outline};
+use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::drawn;
 use crate::reading::Zone;
@@ -17,6 +20,8 @@ const STRONG_SHARE: f64 = 0.5;
 const STILL_WIDEST: f64 = 0.99;
 /// Strands that are handed out as lines to draw.
 const LINES: usize = 160;
+/// Points of such a line.
+const LINE_POINTS: usize = 18;
 
 /// A zone as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -62,6 +67,8 @@ pub struct Fall {
     pub top_mm: Vec<f64>,
     /// Height of the perimeter by azimuth, mm, in the same steps; none where there is no hair.
     pub perimeter_mm: Vec<Option<f64>>,
+    /// Lowest end where single hairs hang below the perimeter, by azimuth, mm.
+    pub wisps_mm: Vec<Option<f64>>,
     /// Light, fullness and mass by height, from the top down.
     pub levels: Vec<LevelShare>,
     /// Zones in walking order.
@@ -82,120 +89,163 @@ pub struct Fall {
     pub lines: Vec<Vec<[f32; 3]>>,
 }
 
-/// How long the shares of every strand are as the client wears them.
-pub struct AsWorn(pub(super) Vec<Worn>);
-
-impl AsWorn {
-    /// Of hair at these fibre lengths.
-    pub fn of(hair: &Hair, lengths: &[Lengths]) -> Self {
-        Self(all_worn(hair, lengths))
-    }
-}
-
 /// The fall of hair at these fibre lengths, worn as the client wears it.
 pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
     fall_as_worn(hair, lengths, &AsWorn::of(hair, lengths))
 }
 
 /// The same where it is known how long they are worn.
-pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], AsWorn(worn): &AsWorn) -> Fall {
-    let field = Field::of(hair, worn);
-    let surface = Surface::of(&field, &hair.shell, hair.form.top_mm());
-    let front = Outline::across(&surface);
-    let levels = levels(&field, &surface);
-    let width_mm = front.widths_mm().fold(0.0, f64::max);
-    let widest = front.widths_mm().rposition(|width| width >= STILL_WIDEST * width_mm).unwrap_or(0);
-    let lowest = |holds: &dyn Fn(&LevelShare) -> bool| {
-        levels.iter().rev().find(|level| holds(level)).map_or(hair.form.top_mm(), |level| level.height_mm)
+pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Fall {
+    let field = Field::of(hair, &worn.0);
+    let surface = Surface::of(&field, &hair.shell);
+    let around = Levels::of(&surface, &hair.shell);
+    let front = Outline::across(&around);
+    let levels = levels(&field, &around);
+    let (width_mm, widest_at_mm) = widest(&front);
+    let lowest = |measure: fn(&LevelShare) -> f64, enough: f64| {
+        let heights: Vec<f64> = levels.iter().map(|level| level.height_mm).collect();
+        let values: Vec<f64> = levels.iter().map(measure).collect();
+        lowest_crossing(&heights, &values, enough).unwrap_or(hair.form.top_mm())
     };
+    let zones = zones(hair, lengths, worn);
     Fall {
-        widest_at_mm: front.heights_mm[widest],
+        widest_at_mm,
         width_mm,
-        side: Outline::from_the_side(&surface),
-        top_mm: (0..AZIMUTHS).map(|i| surface.outer.iter().map(|row| row[i]).fold(0.0, f64::max)).collect(),
-        perimeter_mm: perimeter(&field, &surface),
-        zones: zones(hair, lengths, worn),
+        side: Outline::from_the_side(&around),
+        top_mm: (0..AZIMUTHS)
+            .map(|i| surface.outer.iter().map(|row| row[i].x.hypot(row[i].z)).fold(0.0, f64::max))
+            .collect(),
+        wisps_mm: wisps(worn, &surface),
+        perimeter_mm: surface.perimeter.to_vec(),
         mass_g: hair.mass_g(lengths),
-        strong_to_mm: lowest(&|level| level.fullness >= STRONG_SHARE),
-        see_through_below_mm: lowest(&|level| level.light <= SEE_THROUGH.value),
-        lowest_mm: worn.iter().map(|worn| worn.lowest_mm).fold(f64::INFINITY, f64::min),
+        strong_to_mm: lowest(|level| level.fullness, STRONG_SHARE),
+        see_through_below_mm: lowest(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
+        lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
+        zones: zones.into_iter().map(|(zone, _)| zone).collect(),
         lines: lines(hair, worn, LINES),
         front,
         levels,
     }
 }
 
+/// The greatest width and the lowest height at which hair is as wide as that, to 1 %, mm.
+fn widest(front: &Outline) -> (f64, f64) {
+    let widths: Vec<f64> = front.widths_mm().collect();
+    let Some(most) = (0..widths.len()).max_by(|a, b| widths[*a].total_cmp(&widths[*b])) else {
+        return (0.0, 0.0);
+    };
+    // Between three heights the outline is a parabola, so that nothing jumps by a level.
+    let mut width_mm = widths[most];
+    if most > 0 && most + 1 < widths.len() && front.heights_mm[most] - front.heights_mm[most + 1] == LEVEL_MM
+    {
+        let (up, down) = (widths[most - 1], widths[most + 1]);
+        let bend = up - 2.0 * width_mm + down;
+        if bend < 0.0 {
+            width_mm -= (down - up).powi(2) / (8.0 * bend);
+        }
+    }
+    let at = lowest_crossing(&front.heights_mm, &widths, STILL_WIDEST * width_mm);
+    (width_mm, at.unwrap_or(front.heights_mm[most]))
+}
+
+/// The lowest height, of some from the top down, at which a measure is still as much as this; between two it is straight.
+fn lowest_crossing(heights: &[f64], values: &[f64], enough: f64) -> Option<f64> {
+    let last = values.iter().rposition(|value| *value >= enough)?;
+    let Some((next, height)) = values.get(last + 1).zip(heights.get(last + 1)) else {
+        return Some(heights[last]);
+    };
+    let share = (values[last] - enough) / (values[last] - next).max(f64::MIN_POSITIVE);
+    Some(heights[last] + share.min(1.0) * (height - heights[last]))
+}
+
+/// The lowest end at each azimuth where single hairs hang below the perimeter, mm.
+fn wisps(worn: &AsWorn, surface: &Surface) -> Vec<Option<f64>> {
+    let mut lowest = [f64::INFINITY; AZIMUTHS];
+    for strand in &worn.0 {
+        let end = strand.longest_end;
+        for (azimuth, _) in azimuths_of(end.x, end.z) {
+            lowest[azimuth] = lowest[azimuth].min(end.y);
+        }
+    }
+    let below = |(end, line): (&f64, &Option<f64>)| line.filter(|line| *end < line - LEVEL_MM).map(|_| *end);
+    lowest.iter().zip(&surface.perimeter).map(below).collect()
+}
+
 fn mean(lengths: &Lengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
-/// Light through one layer: Beer–Lambert on summed fibre width per width of hair, along the outer edge.
-fn levels(field: &Field, surface: &Surface) -> Vec<LevelShare> {
+/// Light through one layer: Beer–Lambert on summed fibre width per width of hair, along the outer edge. Hair clumps into
+/// locks and lets more light through than fibres strewn evenly (Nilson 1971, Agric. Meteorol. 8).
+fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
     let wedge = TAU / AZIMUTHS as f64;
-    let fullest =
-        field.rows.iter().map(|row| row.iter().map(|c| c.width_mm).sum::<f64>()).fold(0.0, f64::max);
-    let level = |(row, cells): (usize, &[super::field::Cell; AZIMUTHS])| {
-        let width: f64 = cells.iter().map(|cell| cell.width_mm).sum();
-        let edge: f64 = (0..AZIMUTHS).map(|i| surface.cover[row][i] * wedge * surface.outer[row][i]).sum();
-        LevelShare {
-            height_mm: surface.height_mm(row),
-            light: if edge > 0.0 { (-width / edge).exp() } else { 1.0 },
-            fullness: if fullest > 0.0 { width / fullest } else { 0.0 },
-            mass_g_per_mm: cells.iter().map(|cell| cell.mass_g_per_mm).sum(),
-        }
+    let below = |row: usize| {
+        let cells = field.rows.get(CAP_ROWS + row).into_iter().flatten();
+        (cells.map(|cell| cell.width_mm).sum(), field.mass_below.get(row).copied().unwrap_or_default())
     };
-    field.rows.iter().enumerate().map(level).collect()
-}
-
-/// The lowest height at each azimuth to which hair still holds back light.
-fn perimeter(field: &Field, surface: &Surface) -> Vec<Option<f64>> {
-    let wedge = TAU / AZIMUTHS as f64;
-    let enough = -SEE_THROUGH.value.ln();
-    (0..AZIMUTHS)
-        .map(|i| {
-            let dense = |row: &usize| {
-                surface.cover[*row][i] > 0.0
-                    && field.rows[*row][i].width_mm > enough * wedge * surface.outer[*row][i]
-            };
-            (0..field.rows.len()).rev().find(dense).map(|row| surface.height_mm(row))
+    // Levels lie between rows: what passes them is the mean of the rows above and below.
+    let passing = |height: f64| {
+        let level = (height / LEVEL_MM).round() as i32;
+        let row = |level: i32| match usize::try_from(level) {
+            Ok(above) => field.above.get(above).map_or((0.0, 0.0), |p| (p.width_mm, p.mass_g_per_mm)),
+            Err(_) => below((-level - 1) as usize),
+        };
+        let ((w0, m0), (w1, m1)) = (row(level), row(level - 1));
+        (0.5 * (w0 + w1), 0.5 * (m0 + m1))
+    };
+    let rows: Vec<(f64, (f64, f64))> =
+        around.heights_mm.iter().map(|height| (*height, passing(*height))).collect();
+    let fullest = rows.iter().map(|(_, (width, _))| *width).fold(0.0, f64::max);
+    rows.iter()
+        .zip(&around.radii)
+        .map(|((height_mm, (width, mass)), radii)| {
+            let edge: f64 = radii.iter().map(|(radius, solid)| solid * wedge * radius).sum();
+            LevelShare {
+                height_mm: *height_mm,
+                light: if edge > 0.0 { (-LIGHT_CLUMPING.value * width / edge).exp() } else { 1.0 },
+                fullness: if fullest > 0.0 { width / fullest } else { 0.0 },
+                mass_g_per_mm: *mass,
+            }
         })
         .collect()
 }
 
-fn zones(hair: &Hair, lengths: &[Lengths], worn: &[Worn]) -> Vec<ZoneFall> {
+/// Zones in walking order, each with the lowest end in it, mm.
+fn zones(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)> {
     let of = |zone: Zone| {
         // Sums of hairs, and of what is averaged over them.
         let mut hairs = 0.0;
         let mut sums = [0.0; 4];
         let mut mass_g = 0.0;
+        let mut lowest = f64::INFINITY;
         for (i, strand) in hair.strands.iter().enumerate().filter(|(_, strand)| strand.root.zone == zone) {
-            let (fibre, long) = (mean(&lengths[i]), mean(&worn[i].lengths));
-            let shortest = worn[i].lengths.iter().copied().fold(f64::INFINITY, f64::min);
-            let values = [fibre, long, shortest, hair.drapes[i].place(long).y];
+            let (fibre, worn_here) = (mean(&lengths[i]), &worn.0[i]);
+            let shortest = worn_here.lengths.iter().copied().fold(f64::INFINITY, f64::min);
+            let values = [fibre, worn_here.mean_mm(), shortest, worn_here.mean_end.y];
             sums.iter_mut().zip(values).for_each(|(sum, value)| *sum += strand.hairs * value);
             hairs += strand.hairs;
             mass_g += strand.mass_g_per_mm() * fibre;
+            lowest = lowest.min(worn_here.longest_end.y);
         }
         let [fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm] = sums.map(|sum| sum / f64::max(hairs, 1e-9));
-        ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }
+        (ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }, lowest)
     };
     Zone::ALL.into_par_iter().map(of).collect()
 }
 
 /// About so many strands of hair worn at these fibre lengths, as lines, mm.
 pub fn worn_lines(hair: &Hair, lengths: &[Lengths], count: usize) -> Vec<Vec<[f32; 3]>> {
-    lines(hair, &all_worn(hair, lengths), count)
+    lines(hair, &AsWorn::of(hair, lengths), count)
 }
 
 /// Every so many-th strand, at its mean length.
-fn lines(hair: &Hair, worn: &[Worn], count: usize) -> Vec<Vec<[f32; 3]>> {
+fn lines(hair: &Hair, worn: &AsWorn, count: usize) -> Vec<Vec<[f32; 3]>> {
     let step = (hair.strands.len() / count).max(1);
     (0..hair.strands.len())
         .step_by(step)
         .map(|i| {
-            let line = hair.drapes[i].line(mean(&worn[i].lengths));
-            let last = line.len() - 1;
-            line.iter().enumerate().filter(|(k, _)| k % 3 == 0 || *k == last).map(|(_, p)| drawn(p)).collect()
+            let worn = &worn.0[i];
+            hair.drapes[i].line(&worn.lie, worn.mean_mm(), LINE_POINTS).iter().map(drawn).collect()
         })
         .collect()
 }

@@ -1,88 +1,110 @@
 //! The bare head in the cells of the field.
 
+use super::cells::{CAP_ROWS, CAP_STEP, azimuth_of, elevation_of};
 use super::{AZIMUTHS, LEVEL_MM};
-use crate::head::HeadForm;
+use crate::head::{HeadForm, Vec3, direction};
+use crate::tolerance;
 use std::f64::consts::TAU;
 
-/// Horizontal radius of the head by level and azimuth.
+/// Radius of the neck, mm, below which no hair hangs: an ordinary mean.
+const NECK_MM: f64 = 55.0;
+
+/// Radius of the sharpest bend of a head that hair fans out over, mm: an ellipsoid is sharper at its top than heads are.
+const SHARPEST_MM: f64 = 90.0;
+
+/// The head and neck that hair is stacked on.
 #[derive(Debug, Clone)]
 pub struct Shell {
-    /// Number of the highest level.
-    pub highest: i32,
-    /// Radius, mm, by level downwards from the highest, then by azimuth; 0 where the head isn't.
+    /// Cells over the head.
+    pub(super) cap: Vec<[CapCell; AZIMUTHS]>,
+    /// Horizontal radius by height, mm, in levels downwards from `highest`; 0 where the head isn't.
+    highest: i32,
     rows: Vec<[f64; AZIMUTHS]>,
+}
+
+/// A cell over the head.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct CapCell {
+    /// Its middle, mm, and which way is out.
+    pub at: Vec3,
+    pub out: Vec3,
+    /// Its area on the scalp, mm².
+    pub area_mm2: f64,
+    /// What a layer over it holds, mm³: these times its height, the square and the cube of that. The cell widens upwards as
+    /// the head turns, along its meridian and round it.
+    holds: [f64; 3],
+}
+
+impl CapCell {
+    fn of(form: &HeadForm, azimuth: f64, elevation: f64) -> Self {
+        let d = direction(azimuth, elevation);
+        let (upper, lower) = (elevation + 0.5 * CAP_STEP, elevation - 0.5 * CAP_STEP);
+        let edges = [upper, lower].map(|elevation| direction(azimuth, elevation));
+        let [above, below] = edges.map(|d| form.normal(&d));
+        let (at, out) = (form.point(&d), form.normal(&d));
+        let wedge = TAU / AZIMUTHS as f64;
+        let area_mm2 = form.area_per_sr(&d) * wedge * (upper.sin() - lower.sin());
+        let round = at.x.hypot(at.z);
+        let along = area_mm2 / (wedge * round);
+        let turn = above.cross(&below).norm().asin().min(along / SHARPEST_MM);
+        let outward = out.x.hypot(out.z).min(round / SHARPEST_MM);
+        let holds = [area_mm2, 0.5 * wedge * (round * turn + along * outward), wedge * outward * turn / 3.0];
+        Self { at, out, area_mm2, holds }
+    }
+
+    /// Height of the layer over it that holds so much, mm.
+    pub fn height_mm(&self, room_mm3: f64) -> f64 {
+        let [a, b, c] = self.holds;
+        // The height grows ever more slowly with what is held, so that Newton's method from above can't miss.
+        let mut height = room_mm3 / a;
+        for _ in 0..tolerance::STEPS {
+            let over = height * (a + height * (b + height * c)) - room_mm3;
+            let step = over / (a + height * (2.0 * b + 3.0 * c * height));
+            height -= step;
+            if step < tolerance::LENGTH_MM {
+                break;
+            }
+        }
+        height
+    }
 }
 
 impl Shell {
     /// The shell of a head, down to where skulls end.
     pub fn of(form: &HeadForm) -> Self {
+        let cap = (0..CAP_ROWS)
+            .map(|row| std::array::from_fn(|i| CapCell::of(form, azimuth_of(i), elevation_of(row))));
         let highest = (form.top_mm() / LEVEL_MM).floor() as i32;
-        let lowest = (form.point(&-crate::head::Vec3::y()).y * 0.8 / LEVEL_MM).ceil() as i32;
+        let lowest = (form.point(&-Vec3::y()).y * 0.8 / LEVEL_MM).ceil() as i32;
         let row = |level: i32| {
-            let mut radii = [0.0; AZIMUTHS];
-            for (i, radius) in radii.iter_mut().enumerate() {
+            std::array::from_fn(|i| {
                 let azimuth = azimuth_of(i);
                 let elevation = form.elevation_at(azimuth, f64::from(level) * LEVEL_MM);
-                let p = form.point(&crate::head::direction(azimuth, elevation));
-                *radius = p.x.hypot(p.z);
-            }
-            radii
+                let p = form.point(&direction(azimuth, elevation));
+                p.x.hypot(p.z)
+            })
         };
-        Self { highest, rows: (lowest..=highest).rev().map(row).collect() }
+        Self { cap: cap.collect(), highest, rows: (lowest..=highest).rev().map(row).collect() }
     }
 
-    /// Radius at a level and azimuth, mm; 0 where the head isn't.
-    pub fn radius_mm(&self, level: i32, azimuth: usize) -> f64 {
-        usize::try_from(self.highest - level)
-            .ok()
-            .and_then(|row| self.rows.get(row))
-            .map_or(0.0, |row| row[azimuth])
-    }
-}
-
-/// Middle of a cell, radians from the front towards the client's left.
-///
-/// Cells lie symmetrically about the middle plane, so that a symmetrical head has a symmetrical field.
-pub(super) fn azimuth_of(cell: usize) -> f64 {
-    (cell as f64 + 0.5) * TAU / AZIMUTHS as f64
-}
-
-/// The two cells nearest to a place, with the share each has of what is there.
-pub(super) fn cells_of(x: f64, z: f64) -> [(usize, f64); 2] {
-    let turn = x.abs().atan2(z) / TAU * AZIMUTHS as f64 - 0.5;
-    let below = turn.floor();
-    let share = turn - below;
-    // Left and right are told apart last, so that mirror images fall into mirrored cells to the last bit.
-    let cell = |number: f64| {
-        let number = (number as isize).rem_euclid(AZIMUTHS as isize) as usize;
-        if x >= 0.0 { number } else { AZIMUTHS - 1 - number }
-    };
-    [(cell(below), 1.0 - share), (cell(below + 1.0), share)]
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn a_place_is_shared_by_its_two_nearest_cells_and_mirrors() {
-        for i in 0..360 {
-            let azimuth = f64::from(i).to_radians() + 0.001;
-            let (x, z) = azimuth.sin_cos();
-            let cells = cells_of(x, z);
-            assert!((cells[0].1 + cells[1].1 - 1.0).abs() < 1e-12);
-            // The mean of the two middles, weighted, is the azimuth itself.
-            let turn: f64 = cells
-                .iter()
-                .map(|(cell, share)| {
-                    let off = azimuth_of(*cell) - azimuth;
-                    share * (off - TAU * (off / TAU).round())
-                })
-                .sum();
-            assert!(turn.abs() < 1e-9, "{i} {turn}");
-            for ((cell, share), (other, same)) in cells.iter().zip(cells_of(-x, z)) {
-                assert_eq!((AZIMUTHS - 1 - cell, *share), (other, same));
-            }
+    /// Radius of the head at a height and azimuth, mm; 0 where the head isn't.
+    pub fn radius_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
+        let place = f64::from(self.highest) - height_mm / LEVEL_MM;
+        if place < 0.0 {
+            return 0.0;
         }
+        let row = place as usize;
+        let at = |row: usize| self.rows.get(row).map_or(0.0, |row| row[azimuth]);
+        let share = place - row as f64;
+        if at(row + 1) == 0.0 {
+            if share == 0.0 { at(row) } else { 0.0 }
+        } else {
+            at(row) * (1.0 - share) + at(row + 1) * share
+        }
+    }
+
+    /// What hair hangs round at a height below the head: the head, or the neck, mm.
+    pub(super) fn inner_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
+        self.radius_mm(height_mm, azimuth).max(NECK_MM)
     }
 }

@@ -4,9 +4,13 @@ use crate::fibre::LengthModel;
 use crate::head::{Hairline, Vec3, halfway, zone_centre};
 use crate::learn;
 use crate::reading::{Half, Patch, RawReading, ZoneReading};
+use crate::section::RegionTest;
 
 /// Angle over which a zone's say falls off, radians: about half the distance of neighbouring zones.
 const REACH: f64 = 0.42;
+
+/// Angle within which of its middle a zone is as it was read, radians: a finger's width.
+const OWN: f64 = 0.08;
 
 /// Angle over which one half of a zone passes into the other, radians: about a finger's width.
 const SEAM: f64 = 0.06;
@@ -58,7 +62,9 @@ where
     let angle = |centre: &Centre| d.dot(&centre.zone).clamp(-1.0, 1.0).acos();
     let nearest = centres().map(angle).fold(f64::INFINITY, f64::min);
     centres().map(move |centre| {
-        let zone = ((nearest * nearest - angle(centre).powi(2)) / (REACH * REACH)).exp();
+        let off = angle(centre).powi(2);
+        // In the middle of a zone its own reading is as good as all that is said.
+        let zone = ((nearest * nearest - off) / (REACH * REACH)).exp() / (off + OWN * OWN);
         zone * centre.half.map_or(1.0, |(into, seam)| 1.0 / (1.0 + ((seam - d.dot(&into)) / SEAM).exp()))
     })
 }
@@ -77,7 +83,7 @@ pub struct Grown {
 /// Patches that were read, ready to be asked.
 #[derive(Debug, Clone)]
 pub struct Blend {
-    patches: Vec<(Centre, Grown)>,
+    patches: Vec<(Centre, Patch, Grown)>,
 }
 
 impl Blend {
@@ -89,17 +95,40 @@ impl Blend {
             length_mm: read.present_mm,
             layered: read.shortest_mm.map_or(taper, |shortest| 1.0 - shortest / read.present_mm),
         };
-        let fitted =
-            Centre::all(&patches, hairline).zip(read).map(|(centre, (_, read))| (centre, grown(read)));
+        let fitted = Centre::all(&patches, hairline)
+            .zip(read)
+            .map(|(centre, (patch, read))| (centre, *patch, grown(read)));
         Self { patches: fitted.collect() }
     }
 
     /// The hair in the direction of the unit vector `d`: a mean of the patches by their say. Sizes are averaged in their
     /// logarithms.
     pub fn at(&self, d: &Vec3) -> Grown {
+        self.among(d, |_| true)
+    }
+
+    /// The same where some patches end sharply: of the length of `inside` within its edge, and beyond it of a length that patches
+    /// with edges have no say in.
+    pub(super) fn with_edges(&self, d: &Vec3, edges: &[(Patch, RegionTest)], inside: Option<Patch>) -> Grown {
+        let whole = self.at(d);
+        let sharp = |patch: Patch| edges.iter().any(|(edge, _)| *edge == patch);
+        let length = match inside {
+            Some(own) => self.among(d, |patch| patch == own),
+            None if self.patches.iter().any(|(_, patch, _)| !sharp(*patch)) => {
+                self.among(d, |patch| !sharp(patch))
+            }
+            None => whole,
+        };
+        Grown { length_mm: length.length_mm, layered: length.layered, ..whole }
+    }
+
+    fn among(&self, d: &Vec3, may: impl Fn(Patch) -> bool) -> Grown {
         let mut sums = [0.0; 8];
         let says = weights(d, || self.patches.iter().map(|patch| &patch.0));
-        for ((_, Grown { model, length_mm, layered }), weight) in self.patches.iter().zip(says) {
+        for ((_, patch, Grown { model, length_mm, layered }), weight) in self.patches.iter().zip(says) {
+            if !may(*patch) {
+                continue;
+            }
             let values = [
                 1.0,
                 model.loop_radius_mm.ln(),

@@ -127,7 +127,7 @@ mod tests {
             (8.0..40.0).contains(&off)
         });
         let turn = |(strand, drape): (&crate::hair::Strand, &crate::fall::Drape)| {
-            let (from, to) = (strand.root.at - crown, drape.place(20.0) - crown);
+            let (from, to) = (strand.root.at - crown, drape.main().place(20.0) - crown);
             normal.dot(&from.cross(&to)).atan2(from.dot(&to))
         };
         let turns: Vec<f64> = near.map(turn).collect();
@@ -157,7 +157,7 @@ mod tests {
         let half = one.drapes.len() / 2;
         for i in 0..half {
             for way in [20.0, 90.0, 250.0] {
-                let (a, b) = (one.drapes[i].place(way), other.drapes[half + i].place(way));
+                let (a, b) = (one.drapes[i].main().place(way), other.drapes[half + i].main().place(way));
                 assert!((a - mirror(&b)).norm() < 1e-9, "{i} {way}: {a} {b}");
             }
         }

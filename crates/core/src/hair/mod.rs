@@ -7,18 +7,22 @@
 mod blend;
 mod growth;
 mod present;
+mod reach;
 mod request;
 mod spots;
+mod width;
 
 pub use blend::Blend;
 pub use growth::{Growth, GrowthWay};
 pub(crate) use present::tie_of;
 pub use present::{Agreement, Agreements, HairNow, agreements};
+pub use reach::ZonePaths;
 pub use request::{HairRequest, PartLine};
 
-use crate::fall::{Drape, Shell};
+use crate::fall::{Drape, Packing, Profile, Shell};
 use crate::fibre::{LengthModel, WornStyle};
 use crate::head::{Body, Hairline, HeadForm, Measures, Root};
+use crate::learn::Hand;
 use crate::section::Scalp;
 
 /// Equal shares of a root's hair that may differ in length.
@@ -38,9 +42,27 @@ pub struct Strand {
     pub hairs: f64,
     /// How it is worn.
     pub worn: WornStyle,
+    /// How much of it lies in a worn millimetre, by the distance from its end.
+    pub profile: Profile,
+    /// Bending length (B/w)^⅓ of a single hair, mm.
+    pub bending_mm: f64,
 }
 
 impl Strand {
+    /// Some hairs of a kind, worn in a style.
+    pub fn new(root: Root, model: LengthModel, hairs: f64, worn: WornStyle) -> Self {
+        let rod = model.rod(0.0, worn.curvature_share());
+        let stiffness = rod.scale_mn * rod.radius_mm * rod.radius_mm;
+        let bending_mm = (stiffness / rod.weight_mn_mm).cbrt();
+        Self { root, model, hairs, worn, profile: Profile::of(&rod), bending_mm }
+    }
+
+    /// The same hairs of another kind.
+    #[must_use]
+    pub fn of_kind(self, model: LengthModel) -> Self {
+        Self::new(self.root, model, self.hairs, self.worn)
+    }
+
     /// Mass of fibre per length of all its hair, g/mm.
     pub fn mass_g_per_mm(&self) -> f64 {
         self.hairs * self.section_mm2() * crate::constants::DENSITY_KG_M3.value * 1e-6
@@ -65,8 +87,10 @@ pub struct Hair {
     pub body: Body,
     /// Where the hair parts.
     pub part: PartLine,
-    /// By how much more room curls take than in the usual air, as a share.
-    pub frizz: f64,
+    /// How much room it takes.
+    pub packing: Packing,
+    /// The hand that combs and holds it.
+    pub hand: Hand,
     /// Guide strands: the left half, then its mirror image.
     pub strands: Vec<Strand>,
     /// The way each takes down.
@@ -80,7 +104,7 @@ pub struct Hair {
 impl Hair {
     /// The head that partings are drawn on.
     pub fn scalp(&self) -> Scalp<'_> {
-        Scalp { form: &self.form, hairline: &self.hairline }
+        Scalp { form: &self.form, hairline: &self.hairline, part_mm: self.part.left_mm }
     }
 
     /// How high each of some strands is rooted among them, 0 the lowest and 1 the highest.

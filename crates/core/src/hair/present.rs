@@ -6,7 +6,7 @@
 
 use super::{Hair, Lengths, SHARES};
 use crate::cut::taut_mm;
-use crate::fall::{AsWorn, End, Fall, ends, fall};
+use crate::fall::{AsWorn, End, Fall, ends, fall, worn_as};
 use crate::head::{Landmark, Vec3};
 use crate::reading::{Girth, LinePoint, RawReading};
 use rayon::prelude::*;
@@ -33,6 +33,8 @@ const MOST_TIMES: f64 = 3.0;
 /// How much shorter or longer than read a strand is made for the line's sake, as a share: what asks for more contradicts
 /// the zones, and is better said than hidden.
 const MOST_MOVED: f64 = 0.4;
+/// Hair that is held up and goes down by less than this of its length is made longer as if it were that.
+const LEAST_HANGS: f64 = 0.3;
 /// How far the tie stands off the head, mm.
 const TIE_OFF_MM: f64 = 12.0;
 
@@ -54,6 +56,9 @@ pub struct Agreements {
     pub line: Vec<Agreement>,
     /// Girths, in the order in which they were given.
     pub girths: Vec<Agreement>,
+    /// The worn width, where one was measured.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub width: Option<Agreement>,
 }
 
 /// The hair as it is.
@@ -89,7 +94,11 @@ pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
             computed_mm: Some(first * share.sqrt()),
         })
     });
-    Agreements { line: line.collect(), girths: girths.collect() }
+    let width = reading.worn_width.map(|measured| {
+        let computed = fall(hair, &hair.lengths).front.width_at_mm(measured.at.height_mm(&hair.measures));
+        Agreement { measured_mm: measured.width_mm, computed_mm: (computed > 0.0).then_some(computed) }
+    });
+    Agreements { line: line.collect(), girths: girths.collect(), width }
 }
 
 /// Makes the hair agree with girths and line of a reading that has been checked.
@@ -206,15 +215,21 @@ fn lay_line(hair: &mut Hair, points: &[LinePoint]) {
 /// The lengths of a strand that was read like this, moved with the line.
 fn moved(hair: &Hair, strand: usize, read: &Lengths, laid: &[Laid]) -> Lengths {
     let (model, drape) = (hair.strands[strand].model, &hair.drapes[strand]);
+    let lie = worn_as(hair, strand, read).lie;
+    let longest =
+        read.iter().map(|fibre| model.worn_mm(*fibre, hair.strands[strand].worn)).fold(0.0, f64::max);
     let mut last = (f64::NAN, 0.0);
     read.map(|fibre| {
         if fibre != last.0 {
             let worn = model.worn_mm(fibre, hair.strands[strand].worn);
-            let up = raised(leaves(hair, strand), drape.place(worn).y, laid);
+            let up = raised(leaves(hair, strand), drape.place(&lie, longest, worn).y, laid);
             let new = if up == 0.0 {
                 None
             } else {
-                model.fibre_from_worn((worn - up).max(0.0), hair.strands[strand].worn)
+                model.fibre_from_worn(
+                    (worn - up / lie.hangs().max(LEAST_HANGS)).max(0.0),
+                    hair.strands[strand].worn,
+                )
             };
             let bounded = |new: f64| new.clamp((1.0 - MOST_MOVED) * fibre, (1.0 + MOST_MOVED) * fibre);
             last = (fibre, new.map_or(fibre, bounded));

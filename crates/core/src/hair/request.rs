@@ -3,14 +3,17 @@
 use super::blend::{Density, Grown};
 use super::present::agree;
 use super::spots::Spots;
+use super::width;
 use super::{Blend, Hair, Lengths, SHARES, Strand};
 use crate::error::{FieldErrors, Problem};
-use crate::fall::{Shell, drape_all};
+use crate::fall::{Packing, Shell, drape_all};
 use crate::fibre::WornStyle;
-use crate::head::{Body, Hairline, HeadForm, Landmark, Vec3, roots};
-use crate::reading::RawReading;
-use crate::section::Scalp;
+use crate::head::{Body, Figure, Hairline, HeadForm, Landmark, Measures, Root, Vec3, roots};
+use crate::learn::Hand;
+use crate::reading::{Patch, RawReading, RawZoneReading, Zone, ZoneReading};
+use crate::section::{RegionTest, Scalp};
 use crate::talk::{Climate, Wearing};
+use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
 /// Guide roots that can be asked for.
@@ -88,44 +91,111 @@ impl HairRequest {
         let Some(measures) = faults.take("reading.measures", self.reading.measures.filled()) else {
             return Err(faults);
         };
+        if !faults.0.is_empty() {
+            return Err(faults);
+        }
+        let mut hair = self.grown(&read, measures, self.roots as usize)?;
+        hair.packing = self.packing(&read, measures)?;
+        agree(&mut hair, &self.reading);
+        Ok(hair)
+    }
+
+    /// Hair enough to say along which paths a zone's hair falls, as it is in a plan; of a reading that may have gaps. Where
+    /// nothing was read yet it is ordinary hair.
+    pub fn paths(&self, measures: &Measures) -> Result<Hair, FieldErrors> {
+        let mut read = self.reading.read_patches();
+        let packing = if read.is_empty() {
+            Packing::usual(self.climate.frizz())
+        } else {
+            self.packing(&read, *measures)?
+        };
+        if read.is_empty() {
+            let (stretched, sprung) = USUAL_MM;
+            let usual = ZoneReading::try_from(&RawZoneReading::measured(stretched, sprung))?;
+            read = vec![(Zone::Top.into(), usual)];
+        }
+        Ok(Hair { packing, ..self.grown(&read, *measures, PATH_ROOTS)? })
+    }
+
+    /// How much room the hair takes, by the worn width if one was measured. Found on few roots: a width is good to a
+    /// millimetre or two with them.
+    fn packing(&self, read: &[(Patch, ZoneReading)], measures: Measures) -> Result<Packing, FieldErrors> {
+        let Some(measured) = &self.reading.worn_width else {
+            return Ok(Packing::usual(self.climate.frizz()));
+        };
+        let mut few = self.grown(read, measures, PATH_ROOTS)?;
+        agree(&mut few, &self.reading);
+        width::agree(&mut few, measured);
+        Ok(few.packing)
+    }
+
+    /// The figure of this head. Only the measures must be possible; zones that can't be are as if nobody had read them.
+    pub fn figure(&self) -> Result<Figure, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let measures = faults.take("reading.measures", self.reading.measures.filled());
+        match measures {
+            Some(measures) => Ok(self.paths(&measures)?.figure()),
+            None => Err(faults),
+        }
+    }
+
+    /// Hair as the zones say it grows.
+    fn grown(
+        &self,
+        read: &[(Patch, ZoneReading)],
+        measures: Measures,
+        count: usize,
+    ) -> Result<Hair, FieldErrors> {
+        let mut faults = FieldErrors::default();
         let form = faults.take("reading.measures", HeadForm::of(&measures, self.reading.felt));
-        let Some(form) = form.filter(|_| faults.0.is_empty()) else { return Err(faults) };
+        let Some(form) = form else { return Err(faults) };
         let hairline = Hairline::of(&form, &measures);
         let density = Density::of(&self.reading, &hairline);
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp { part_mm: self.reading.part.left_mm, ..Scalp::plain(&form, &hairline) };
         let spots = Spots::on(&self.reading.spots, &scalp);
         // Girths tell how the ends thin out better than a guess does.
         let taper = if self.reading.girths.len() > 1 { 0.0 } else { self.reading.taper };
-        let blend = Blend::of(&read, taper, &hairline);
+        let blend = Blend::of(read, taper, &hairline);
         let wearing = Wearing { front_straight: self.front_straight, ..Wearing::alike(self.worn) };
-        let mut lengths = Vec::new();
-        let strands: Vec<Strand> = roots(&form, &hairline, self.roots as usize)
-            .into_iter()
-            .map(|root| {
-                let d = root.at.normalize();
-                let Grown { model, length_mm, layered } = blend.at(&d);
-                lengths.push(spots.weakened(&root.at, thinned(length_mm, layered)));
-                let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
-                Strand { root, model, hairs, worn: wearing.of(root.zone) }
-            })
+        let edges: Vec<(Patch, RegionTest)> = self
+            .reading
+            .edges
+            .iter()
+            .filter(|edge| read.iter().any(|(patch, _)| *patch == edge.patch))
+            .filter_map(|edge| Some((edge.patch, edge.within.on(&scalp).ok()?)))
             .collect();
+        let roots = roots(&form, &hairline, count);
+        let grown = |root: &Root| {
+            let d = root.at.normalize();
+            let inside = edges.iter().find(|(_, region)| region.holds(&scalp, &root.at, root.zone));
+            let Grown { model, length_mm, layered } =
+                blend.with_edges(&d, &edges, inside.map(|(patch, _)| *patch));
+            let lengths = spots.weakened(&root.at, thinned(length_mm, layered));
+            let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
+            (Strand::new(*root, model, hairs, wearing.of(root.zone)), lengths)
+        };
+        let (strands, lengths): (Vec<Strand>, Vec<Lengths>) = roots.par_iter().map(grown).unzip();
         let body = Body::of(&measures);
-        let mut hair = Hair {
-            drapes: drape_all(&scalp, &body, self.reading.part, &self.reading.growth, &strands),
+        Ok(Hair {
+            drapes: drape_all(&scalp, &body, self.reading.part, &self.reading.growth, &roots),
             shell: Shell::of(&form),
             part: self.reading.part,
-            frizz: self.climate.frizz(),
+            packing: Packing::usual(self.climate.frizz()),
+            hand: Hand::of(&self.reading),
             measures,
             body,
             strands,
             lengths,
             form,
             hairline,
-        };
-        agree(&mut hair, &self.reading);
-        Ok(hair)
+        })
     }
 }
+
+/// Roots that are enough to say where the hair of a zone ends on average: to a millimetre or two.
+const PATH_ROOTS: usize = 1024;
+/// A strand of ordinary hair where none was read, stretched and let go, mm.
+const USUAL_MM: (f64, f64) = (300.0, 290.0);
 
 /// Lengths of the shares of a strand, even from the longest to the shortest.
 fn thinned(longest_mm: f64, layered: f64) -> Lengths {

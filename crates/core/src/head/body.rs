@@ -5,7 +5,7 @@ use super::figure::Point;
 
 /// Half depth of the trunk from the collarbone down, mm, and how far below the shoulder's top it is reached.
 const TRUNK_HALF_DEPTH_MM: f64 = 95.0;
-const ROUNDING_MM: f64 = 70.0;
+const ROUNDING_MM: f64 = 110.0;
 /// Half breadth of the shoulders over half the head's girth.
 const SHOULDER_SHARE: f64 = 0.34;
 /// Drop of the shoulder line from neck to arm, mm.
@@ -50,8 +50,8 @@ impl Body {
         if below <= 0.0 {
             return 0.0;
         }
-        // A quarter of an ellipse from the line of the shoulder down to the full depth.
-        let t = (1.0 - below / ROUNDING_MM).max(0.0);
-        TRUNK_HALF_DEPTH_MM * (1.0 - t * t).sqrt()
+        // Rounded at the line of the shoulder and where the full depth is reached, so that hair slides off without a corner.
+        let t = (below / ROUNDING_MM).min(1.0);
+        TRUNK_HALF_DEPTH_MM * (0.5 * std::f64::consts::PI * t).sin().powi(2)
     }
 }

@@ -1,7 +1,7 @@
 //! Heights of the points of face and body, and the figure they are drawn on.
 
 use super::Measures;
-use super::reach::{Skull, root_of};
+use super::form::{HeadForm, Vec3};
 use crate::reading::Zone;
 use serde::{Deserialize, Serialize};
 
@@ -124,7 +124,7 @@ pub struct Reach {
     pub worn_mm: f64,
 }
 
-/// The client's figure as it is drawn: an ellipsoid head over named heights.
+/// The client's figure as it is drawn: the head over named heights, and the worn length from each zone to each of them.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Figure {
@@ -143,30 +143,24 @@ pub struct Figure {
 }
 
 impl Figure {
-    /// The figure these measures describe.
-    pub fn of(measures: &Measures) -> Self {
-        let skull = Skull::of(measures);
-        let mut points: Vec<_> = Point::ALL
-            .into_iter()
-            .map(|point| FigurePoint { point, height_mm: point.height_mm(measures) })
-            .collect();
-        points.sort_by(|a, b| b.height_mm.total_cmp(&a.height_mm));
-        let zones = Zone::ALL.into_iter().map(|zone| {
-            let root = root_of(zone, &skull, measures);
-            let reaches = points
-                .iter()
-                .filter_map(|p| Some(Reach { point: p.point, worn_mm: root.reach_mm(p.height_mm)? }))
-                .collect();
-            FigureZone { zone, root_height_mm: root.height_mm(), reaches }
-        });
+    /// The figure of a head, with the worn lengths that its hair must have.
+    pub(crate) fn new(form: &HeadForm, measures: &Measures, zones: Vec<FigureZone>) -> Self {
         Self {
-            half_breadth_mm: skull.half_breadth_mm,
-            half_length_mm: skull.half_length_mm,
-            top_mm: skull.top_mm,
+            half_breadth_mm: form.radius_mm(&Vec3::x()),
+            half_length_mm: form.radius_mm(&Vec3::z()),
+            top_mm: form.top_mm(),
             hairline_mm: 0.475 * measures.face_mm,
-            zones: zones.collect(),
-            points,
+            points: Self::points(measures),
+            zones,
         }
+    }
+
+    /// Every point at its height, highest first.
+    pub(crate) fn points(measures: &Measures) -> Vec<FigurePoint> {
+        let at = |point: Point| FigurePoint { point, height_mm: point.height_mm(measures) };
+        let mut points: Vec<FigurePoint> = Point::ALL.into_iter().map(at).collect();
+        points.sort_by(|a, b| b.height_mm.total_cmp(&a.height_mm));
+        points
     }
 
     /// Worn length from `zone` to `point`, mm; none if the point lies above where the zone's hair starts.

@@ -95,6 +95,18 @@ impl HeadForm {
         Ok(form)
     }
 
+    /// A ball, on which what hands do has a closed form.
+    #[cfg(test)]
+    pub(crate) fn ball(radius_mm: f64) -> Self {
+        Self {
+            half_breadth_mm: radius_mm,
+            half_length_mm: radius_mm,
+            top_mm: radius_mm,
+            depth_mm: radius_mm,
+            bumps: bumps(Felt::default()),
+        }
+    }
+
     /// Distance of the surface from the origin in the direction of `d`, mm. `d` need not be of unit length.
     pub fn radius_mm(&self, d: &Vec3) -> f64 {
         let d = d / d.norm();

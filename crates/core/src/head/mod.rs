@@ -3,8 +3,7 @@
 //!
 //! [`HeadForm`] is the scalp, solved from tape measures and what the hand feels; [`Hairline`] bounds the hair on it,
 //! [`Landmark`] names its places, [`roots`] spreads guide roots over it, [`Body`] is what long hair comes to lie on.
-//! [`Figure`] is the first form of the same for marks: the ellipsoid alone, with the worn length from each zone to
-//! each point of face and body.
+//! [`Figure`] says how long worn hair must be from each zone to each point of face and body, by the paths of the fall.
 
 mod body;
 mod face;
@@ -13,15 +12,13 @@ mod form;
 mod hairline;
 mod landmark;
 mod measures;
-mod reach;
 mod roots;
 
 pub use body::Body;
 pub use face::skin_mm;
-pub use figure::{Figure, FigurePoint, FigureZone, Point};
+pub use figure::{Figure, FigurePoint, FigureZone, Point, Reach};
 pub use form::{Felt, HeadForm, Vec3, direction, drawn};
 pub use hairline::Hairline;
 pub use landmark::{Landmark, mirror};
 pub use measures::{Measures, RawMeasures};
-pub use reach::landing_height_mm;
 pub use roots::{Root, halfway, roots, zone_centre};

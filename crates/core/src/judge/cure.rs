@@ -134,7 +134,7 @@ fn thickness_mm(of: &Cut, number: u32) -> Option<f64> {
     match &of.moves.get(number as usize)?.way {
         Way::Sections(sections) => Some(sections.layout.thickness_mm),
         Way::Gathered(gathered) => Some(gathered.layout.thickness_mm),
-        Way::Perimeter(_) | Way::Weight(_) => None,
+        Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_) => None,
     }
 }
 
@@ -148,6 +148,8 @@ fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
             (Way::Sections(sections), Lever::Longer) => match &mut sections.length {
                 FirstLength::HeldMm(length) | FirstLength::WornMm(length) => *length += mm,
                 FirstLength::ShorterMm(less) => *less = (*less - mm).max(0.0),
+                FirstLength::EndsAt(place) => place.below_mm += mm,
+                FirstLength::LikeMove(_) | FirstLength::LikeBeside => {}
             },
             (Way::Gathered(gathered), Lever::Longer) => gathered.past_mm += mm,
             (Way::Sections(sections), Lever::Thinner) => {
@@ -156,7 +158,8 @@ fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
             (Way::Gathered(gathered), Lever::Thinner) => {
                 gathered.layout.thickness_mm = gathered.layout.thickness_mm.min(mm);
             }
-            (_, Lever::Without) | (Way::Perimeter(_) | Way::Weight(_), _) => {}
+            (_, Lever::Without)
+            | (Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_), _) => {}
         }
     }
     cut

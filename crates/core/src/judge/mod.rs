@@ -92,7 +92,7 @@ impl Judged<'_> {
                 let layout = match &each.way {
                     Way::Sections(sections) => &sections.layout,
                     Way::Gathered(gathered) => &gathered.layout,
-                    Way::Perimeter(_) | Way::Weight(_) => return None,
+                    Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_) => return None,
                 };
                 covers(number).then_some((number as u32, layout.thickness_mm))
             })

@@ -6,12 +6,16 @@
 //! logarithms, and its uncertainty is the Gaussian of the same curvature (Laplace's approximation; see e.g. MacKay,
 //! *Information Theory, Inference, and Learning Algorithms*, chapter 27).
 //!
+//! What a stylist's hand leaves on a strand with each comb is fitted the same way ([`Hand`]).
+//!
 //! [`allowance`] turns the uncertainty of a landing into the extra that is left for a chosen risk.
 
 mod allowance;
 mod belief;
 mod fit;
+mod hand;
 
 pub use allowance::{allowance_mm, risk_factor};
 pub use belief::Belief;
 pub use fit::{curl_off, fit, once_let_go, shrinkage};
+pub use hand::Hand;

@@ -3,7 +3,8 @@
 use super::reasons::default_risk;
 use super::request::RISKS;
 use crate::error::{FieldErrors, Problem};
-use crate::head::{Figure, Measures, Point};
+use crate::hair::ZonePaths;
+use crate::head::{Measures, Point};
 use crate::reading::Zone;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -90,11 +91,11 @@ impl Aim {
 }
 
 impl ZoneAim {
-    /// The worn lengths this wish asks for on a figure.
-    pub(super) fn worn(&self, zone: Zone, figure: &Figure) -> Result<WornAim, FieldErrors> {
+    /// The worn lengths this wish asks for of the hair of a zone.
+    pub(super) fn worn(&self, hair: &ZonePaths, measures: &Measures) -> Result<WornAim, FieldErrors> {
         let mut faults = FieldErrors::default();
         let mut length = |field: &str, place: Place| {
-            let worn = figure.reach_mm(zone, place.point).map(|reach| reach + place.below_mm);
+            let worn = hair.worn_to_height_mm(place.height_mm(measures));
             if worn.is_none_or(|mm| mm < super::request::TARGET_MM.0) {
                 let why = "lies above where this zone's hair starts";
                 faults.push(field, Problem::Contradicts { why: why.into() });

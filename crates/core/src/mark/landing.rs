@@ -1,6 +1,6 @@
 //! How far the landing may stray when a zone is cut at a mark in a given state.
 
-use crate::constants::{CUT_SD_MM, LAW_SD_SHARE, PULL_LN_SD, STYLING_LOGIT_SD, WATER_SD_SHARE};
+use crate::constants::{CUT_SD_MM, LAW_SD_SHARE, STYLING_LOGIT_SD, WATER_SD_SHARE};
 use crate::fibre::{Hold, LengthModel, WornStyle};
 use crate::learn::Belief;
 use serde::{Deserialize, Serialize};
@@ -58,14 +58,15 @@ fn styling_mm(worn_mm: f64, fibre_mm: f64) -> f64 {
     STYLING_LOGIT_SD.value * worn_mm * (1.0 - worn_mm / fibre_mm)
 }
 
-/// The spread of the landing when hair of `present_mm` is cut so that `fibre_mm` should remain.
+/// The spread of the landing when hair of `present_mm` is cut so that `fibre_mm` should remain, held like this by a hand whose
+/// pull strays by so much in its logarithm.
 ///
 /// What is fixed is the held length h; the fibre left is p(h, hair) and lands at worn(p, hair). So the slope in a
 /// property of the hair is ∂worn/∂θ − k·∂held/∂θ with k = (∂worn/∂p)/(∂held/∂p): where held and worn are alike, the
 /// two cancel.
 pub(super) fn spread(
     belief: &Belief,
-    hold: Hold,
+    (hold, pull_ln_sd): (Hold, f64),
     style: WornStyle,
     fibre_mm: f64,
     present_mm: f64,
@@ -85,7 +86,7 @@ pub(super) fn spread(
     let strayed = |lower: Hold, upper: Hold| {
         0.5 * k * (held(&model, upper, fibre_mm) - held(&model, lower, fibre_mm)).abs()
     };
-    let pull = |sign: f64| Hold { pull_mn: hold.pull_mn * (sign * PULL_LN_SD.value).exp(), ..hold };
+    let pull = |sign: f64| Hold { pull_mn: hold.pull_mn * (sign * pull_ln_sd).exp(), ..hold };
     let water_sd = (WATER_SD_SHARE.value * hold.water_g_per_g).max(ROOM_WATER_SD);
     let water = |sign: f64| Hold { water_g_per_g: (hold.water_g_per_g + sign * water_sd).max(0.0), ..hold };
 

@@ -5,7 +5,7 @@ use super::reasons::{Reason, reasons};
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldError, FieldErrors};
 use crate::fibre::{HeldState, WornStyle};
-use crate::head::{Figure, Measures, landing_height_mm};
+use crate::hair::{Hair, HairRequest, ZonePaths};
 use crate::learn;
 use crate::reading::{Patch, RawReading, Zone, ZoneReading};
 use crate::talk::Wearing;
@@ -103,8 +103,13 @@ pub fn mark_sheet(
     let Some(measures) = measures.filter(|_| faults.0.is_empty()) else {
         return Err(faults);
     };
-    let figure = Figure::of(&measures);
-    let head = Head { reading, aim, measures, figure, worn, unit };
+    let request = HairRequest {
+        worn: worn.style,
+        front_straight: worn.front_straight,
+        ..HairRequest::new(reading.clone())
+    };
+    let hair = request.paths(&measures)?;
+    let head = Head { reading, aim, hair: &hair, worn, unit };
     Ok(MarkSheet { risk: aim.risk, zones: reading.patches().map(|patch| head.patch(patch)).collect() })
 }
 
@@ -112,8 +117,8 @@ pub fn mark_sheet(
 struct Head<'a> {
     reading: &'a RawReading,
     aim: &'a Aim,
-    measures: Measures,
-    figure: Figure,
+    /// The hair that falls along the same paths as it does in a plan.
+    hair: &'a Hair,
     worn: Wearing,
     unit: LengthUnit,
 }
@@ -122,9 +127,12 @@ impl Head<'_> {
     fn patch(&self, patch: Patch) -> SheetZone {
         let mut faults = FieldErrors::default();
         let zone = patch.zone;
+        let paths = self.hair.zone_paths(zone);
         let read = faults.take(&format!("reading.zones.{patch}"), self.reading.patch(patch));
         let wish = match self.aim.zones.get(&zone) {
-            Some(wish) => faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(zone, &self.figure)),
+            Some(wish) => {
+                faults.take(&format!("aim.zones.{}", zone.key()), wish.worn(&paths, &self.hair.measures))
+            }
             None => {
                 faults.push(format!("aim.zones.{}", zone.key()), crate::Problem::Missing);
                 None
@@ -135,27 +143,24 @@ impl Head<'_> {
             patch,
             zone,
             worn: self.worn.of(zone),
-            present: read.map(|read| self.present(zone, &read)),
-            result: read.zip(wish).map(|(read, wish)| self.mark(zone, read, wish)),
+            present: read.map(|read| self.present(&paths, zone, &read)),
+            result: read.zip(wish).map(|(read, wish)| self.mark(&paths, zone, read, wish)),
             missing: faults.0.into_iter().map(missing).collect(),
         }
     }
 
-    fn present(&self, zone: Zone, read: &ZoneReading) -> PresentHair {
+    fn present(&self, paths: &ZonePaths, zone: Zone, read: &ZoneReading) -> PresentHair {
         let worn_mm = learn::fit(read).model().worn_mm(read.present_mm, self.worn.of(zone));
-        PresentHair {
-            fibre_mm: read.present_mm,
-            worn_mm,
-            height_mm: landing_height_mm(&self.measures, zone, worn_mm),
-        }
+        PresentHair { fibre_mm: read.present_mm, worn_mm, height_mm: paths.ends_at_mm(worn_mm) }
     }
 
-    fn mark(&self, zone: Zone, read: ZoneReading, wish: WornAim) -> ZoneMark {
+    fn mark(&self, paths: &ZonePaths, zone: Zone, read: ZoneReading, wish: WornAim) -> ZoneMark {
         let risk = self.worn.risk(zone, self.aim.risk);
         let task = MarkTask {
             shortest_mm: wish.shortest_mm,
             unit: self.unit,
             for_fringe: risk < self.aim.risk,
+            hand: self.hair.hand,
             ..MarkTask::new(read, wish.target_mm, self.worn.of(zone), risk)
         };
         let marks = task.in_all_states();
@@ -168,7 +173,7 @@ impl Head<'_> {
         });
         ZoneMark {
             target_mm: wish.target_mm,
-            target_height_mm: landing_height_mm(&self.measures, zone, wish.target_mm),
+            target_height_mm: paths.ends_at_mm(wish.target_mm),
             advised: best.map(|mark| mark.state),
             states: states.collect(),
         }

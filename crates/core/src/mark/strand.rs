@@ -3,7 +3,7 @@
 use super::Lengths;
 use super::request::TARGET_MM;
 use crate::error::FieldErrors;
-use crate::fibre::{HeldState, Hold, WornStyle};
+use crate::fibre::{HeldState, WornStyle};
 use crate::learn;
 use crate::reading::{Patch, RawReading};
 use serde::{Deserialize, Serialize};
@@ -52,7 +52,7 @@ impl StrandRequest {
             return Err(faults);
         };
         let model = learn::fit(&reading).model();
-        let hold = Hold::of(self.state);
+        let hold = learn::Hand::of(&self.reading).hold(self.state);
         let wet = model.rod(hold.water_g_per_g, 1.0);
         let worn = model.rod(0.0, self.worn.curvature_share());
         let fibre_mm = self.fibre_mm;

@@ -2,8 +2,8 @@
 
 use super::landing::{Spread, spread, uncut};
 use crate::constants::{GROWTH_MM_PER_DAY, WORTH_OF_WET_MM};
-use crate::fibre::{Comb, HeldState, Hold, LengthModel, Moisture, WornStyle};
-use crate::learn::{Belief, allowance_mm, fit, risk_factor};
+use crate::fibre::{Comb, HeldState, LengthModel, Moisture, WornStyle};
+use crate::learn::{Belief, Hand, allowance_mm, fit, risk_factor};
 use crate::reading::ZoneReading;
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -28,6 +28,8 @@ pub struct MarkTask {
     pub for_fringe: bool,
     /// Shortest worn length the client accepts, mm.
     pub shortest_mm: Option<f64>,
+    /// The hand that holds the comb.
+    pub hand: Hand,
     /// Unit of the comb.
     pub unit: LengthUnit,
 }
@@ -113,6 +115,7 @@ impl MarkTask {
             risk,
             for_fringe: false,
             shortest_mm: None,
+            hand: Hand::default(),
             unit: LengthUnit::Cm,
         }
     }
@@ -126,21 +129,22 @@ impl MarkTask {
     /// held doesn't tell how much hair there is.
     pub fn in_state(&self, state: HeldState) -> Option<Mark> {
         let model = self.model();
-        let (hold, present) = (Hold::of(state), self.reading.present_mm);
-        let sd_at = |fibre: f64| spread(&self.belief, hold, self.style, fibre, present).sd_mm();
+        let (hold, present) = (self.hand.hold(state), self.reading.present_mm);
+        let strays = self.hand.stray(state.comb);
+        let sd_at = |fibre: f64| spread(&self.belief, (hold, strays), self.style, fibre, present).sd_mm();
         let fibre_for = |worn: f64| model.fibre_from_worn(worn, self.style);
 
         let fibre_for_target = fibre_for(self.target_mm)?;
-        let held_without = model.held_mm(fibre_for_target, present, state);
+        let held_without = hold.held_mm(&model, fibre_for_target, present);
         let allowance = allowance_mm(self.target_mm, self.risk, |worn| fibre_for(worn).map(sd_at))?;
         let wished = fibre_for(self.target_mm + allowance)?;
-        let held = model.held_mm(wished, present, state);
+        let held = hold.held_mm(&model, wished, present);
         // Uncombed, a short hook under a heavy tail can hang deeper than a longer one: there a length tells nothing.
         if held < held_without {
             return None;
         }
         let comb = self.unit.comb_mark_mm(held);
-        let at_comb = model.fibre_from_held(comb, present, state).unwrap_or(wished).max(wished);
+        let at_comb = hold.fibre_mm(&model, comb, present).unwrap_or(wished).max(wished);
 
         let outcome = if fibre_for_target > present {
             Outcome::TooShort { days: (fibre_for_target - present) / GROWTH_MM_PER_DAY.value }
@@ -151,7 +155,7 @@ impl MarkTask {
         };
         let left = at_comb.min(present);
         let spread = match outcome {
-            Outcome::Cut { .. } => spread(&self.belief, hold, self.style, left, present),
+            Outcome::Cut { .. } => spread(&self.belief, (hold, strays), self.style, left, present),
             Outcome::Leave | Outcome::TooShort { .. } => uncut(&self.belief, self.style, left),
         };
         let worn = model.worn_mm(left, self.style);
@@ -168,7 +172,7 @@ impl MarkTask {
             allowance_held_mm: held - held_without,
             lengths: Lengths {
                 fibre_mm: left,
-                held_mm: model.held_mm(left, present, state),
+                held_mm: hold.held_mm(&model, left, present),
                 hanging_mm: model.hanging_mm(left, hold.water_g_per_g),
                 worn_mm: worn,
             },
@@ -176,8 +180,8 @@ impl MarkTask {
             lands_high_mm: (worn + stray).min(left),
             without_allowance_mm: (self.target_mm - risk_factor(self.risk) * sd_at(fibre_for_target))
                 .max(0.0),
-            cut_at_target_lands_mm: model
-                .fibre_from_held(self.target_mm, present, state)
+            cut_at_target_lands_mm: hold
+                .fibre_mm(&model, self.target_mm, present)
                 .map(|fibre| model.worn_mm(fibre, self.style)),
             spread,
             shortest_kept: self.shortest_mm.map(|shortest| lands_low >= shortest),

@@ -5,7 +5,9 @@
 
 mod again;
 mod change;
+mod comb_reading;
 mod curl;
+mod edge;
 mod girth;
 mod instrument;
 mod line;
@@ -18,12 +20,15 @@ mod strands;
 mod summary;
 mod surface;
 mod together;
+mod worn_width;
 mod zone;
 mod zone_reading;
 
 pub use again::{Again, StrandPair};
 pub use change::{Change, ZoneChange, changes};
+pub use comb_reading::CombReading;
 pub use curl::{CurlPicture, CurlWord, curl_pictures};
+pub use edge::SharpEdge;
 pub use girth::{GatheredHair, Girth, gathered};
 pub use instrument::{Measured, Quantity, TakeRequest, Taken, TakenField};
 pub use line::{LineAt, LinePoint};
@@ -34,6 +39,7 @@ pub use source::{Source, Sources};
 pub use spot::{Caution, Spot, SpotKind};
 pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
 pub use surface::{Feel, HairSurface, Soaks};
+pub use worn_width::WornWidth;
 use zone::DENSITY;
 pub use zone::{RawZoneReading, WidthClass, Zone};
 pub(crate) use zone_reading::WORTH_MEASURING;
@@ -78,6 +84,15 @@ pub struct RawReading {
     /// Where the worn line lies now, round the head.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub line: Vec<LinePoint>,
+    /// How wide the worn hair stands at one height.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub worn_width: Option<WornWidth>,
+    /// Strands laid on the stylist's own combs; at most twelve.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub combs: Vec<CombReading>,
+    /// Where the hair of a zone ends sharply; at most eight.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub edges: Vec<SharpEdge>,
     /// The surface of the hair.
     #[serde(default, skip_serializing_if = "HairSurface::is_empty")]
     pub surface: HairSurface,
@@ -116,6 +131,9 @@ impl Default for RawReading {
             zones: BTreeMap::new(),
             girths: Vec::new(),
             line: Vec::new(),
+            worn_width: None,
+            combs: Vec::new(),
+            edges: Vec::new(),
             surface: HairSurface::default(),
             room: RoomAir::default(),
             noted: BTreeSet::new(),
@@ -138,6 +156,11 @@ impl RawReading {
             faults.take(&format!("zones.{patch}"), reading.check());
         }
         faults.take("zones", self.check_together());
+        if let Some(width) = &self.worn_width {
+            faults.take("worn_width", width.check());
+        }
+        faults.0.extend(comb_reading::check(&self.combs).err().into_iter().flat_map(|found| found.0));
+        faults.0.extend(self.check_edges().err().into_iter().flat_map(|found| found.0));
         faults.take("surface", self.surface.check());
         faults.take("room", self.room.check());
         for found in [girth::check(&self.girths), line::check(&self.line), Spot::check(&self.spots)] {

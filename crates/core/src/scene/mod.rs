@@ -46,7 +46,7 @@ pub fn scene(
     sections: &[SectionShape],
 ) -> Scene {
     let skin_of = |name, colour, lengths: &[Lengths]| {
-        let (points, indices) = skin::skin(&Surface::worn(hair, lengths), &hair.shell);
+        let (points, indices) = skin::skin(&Surface::worn(hair, lengths));
         surface(name, colour, points, indices)
     };
     let lines_of =

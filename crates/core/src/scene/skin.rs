@@ -1,7 +1,7 @@
 //! The outer skin of the worn hair.
 
 use super::grid;
-use crate::fall::{AZIMUTHS, Shell, Surface};
+use crate::fall::{AZIMUTHS, Surface};
 use crate::head::Vec3;
 
 /// Hair thinner than this over the head makes no skin, mm.
@@ -10,15 +10,15 @@ const THINNEST_MM: f64 = 1.0;
 const THINNEST_COVER: f64 = 0.15;
 
 /// Corners and triangles of the skin of a head of hair, open where there is none, such as before the face.
-pub(super) fn skin(surface: &Surface, shell: &Shell) -> (Vec<Vec3>, Vec<u32>) {
+pub(super) fn skin(surface: &Surface) -> (Vec<Vec3>, Vec<u32>) {
     let rows = surface.rows();
     let mut points: Vec<Vec3> = Vec::with_capacity(rows * AZIMUTHS + 1);
     for row in 0..rows {
         points.extend((0..AZIMUTHS).map(|i| surface.point(row, i)));
     }
     let there = |row: usize, i: usize| {
-        let (outer, cover) = surface.outer_mm(row, i % AZIMUTHS);
-        outer > shell.radius_mm(surface.level(row), i % AZIMUTHS) + THINNEST_MM && cover > THINNEST_COVER
+        let (thick, cover) = surface.thick_mm(row, i % AZIMUTHS);
+        thick > THINNEST_MM && cover > THINNEST_COVER
     };
     let all = |row: usize, i: usize| {
         there(row, i) && there(row, i + 1) && there(row + 1, i) && there(row + 1, i + 1)

@@ -115,7 +115,7 @@ mod tests {
         let measures = Measures::default();
         let form = HeadForm::of(&measures, Felt::default()).expect("ordinary");
         let hairline = Hairline::of(&form, &measures);
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let ways = [
             Along::Horizontal,
             Along::Vertical,

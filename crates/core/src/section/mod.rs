@@ -5,10 +5,14 @@
 //! pole, so a subsection and the place along it are two angles ([`Chart`]).
 
 mod along;
+mod anchor;
 mod parting;
 mod region;
 
 pub use along::{Along, Chart};
+#[cfg(feature = "schema")]
+pub use anchor::AnchorForm;
+pub use anchor::{Anchor, Offset};
 pub use parting::{Cutting, Parting};
 pub use region::{Half, Region, RegionTest};
 
@@ -21,9 +25,16 @@ pub struct Scalp<'a> {
     pub form: &'a HeadForm,
     /// Its edge.
     pub hairline: &'a Hairline,
+    /// How far to the client's left of the middle the hair parts, mm.
+    pub part_mm: f64,
 }
 
-impl Scalp<'_> {
+impl<'a> Scalp<'a> {
+    /// A head whose hair parts in the middle.
+    pub fn plain(form: &'a HeadForm, hairline: &'a Hairline) -> Self {
+        Self { form, hairline, part_mm: 0.0 }
+    }
+
     /// A landmark's point, mm.
     pub fn point(&self, landmark: Landmark) -> Vec3 {
         landmark.point(self.form, self.hairline)

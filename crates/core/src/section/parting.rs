@@ -1,6 +1,6 @@
 //! A parting: a plane through landmarks, straight or zigzag.
 
-use super::Scalp;
+use super::{Anchor, Scalp};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Vec3};
 use serde::{Deserialize, Serialize};
@@ -16,11 +16,20 @@ const ZIGZAG_MM: (f64, f64) = (1.0, 30.0);
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Parting {
-    /// Two or three landmarks.
-    pub through: Vec<Landmark>,
+    /// Two or three landmarks, or places so far from one; none where it is the client's own parting.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(value_type = Vec<super::AnchorForm>))]
+    pub through: Vec<Anchor>,
+    /// Along the client's own parting, as it was read.
+    #[serde(default, skip_serializing_if = "is_false")]
+    pub own: bool,
     /// How far the teeth of a zigzag go to either side, mm, 1 to 30; a tooth is twice as long. Straight if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub zigzag_mm: Option<f64>,
+}
+
+fn is_false(flag: &bool) -> bool {
+    !flag
 }
 
 /// A parting laid on a head.
@@ -35,10 +44,15 @@ pub struct Cutting {
 impl Parting {
     /// A straight parting.
     pub fn through(landmarks: &[Landmark]) -> Self {
-        Self { through: landmarks.to_vec(), zigzag_mm: None }
+        Self { through: landmarks.iter().copied().map(Anchor::from).collect(), own: false, zigzag_mm: None }
     }
 
-    /// The same parting on the other side of the head.
+    /// The client's own parting.
+    pub fn own() -> Self {
+        Self { through: Vec::new(), own: true, zigzag_mm: None }
+    }
+
+    /// The same parting on the other side of the head; the client's own is where it is.
     #[must_use]
     pub fn mirrored(&self) -> Self {
         Self { through: self.through.iter().map(|l| l.mirrored()).collect(), ..self.clone() }
@@ -50,7 +64,25 @@ impl Parting {
         if let Some(zigzag) = self.zigzag_mm {
             faults.range("zigzag_mm", zigzag, ZIGZAG_MM, "mm");
         }
-        let points: Vec<Vec3> = self.through.iter().map(|l| scalp.point(*l)).collect();
+        for (i, anchor) in self.through.iter().enumerate() {
+            faults.take(&format!("through.{i}"), anchor.check());
+        }
+        if self.own {
+            if !self.through.is_empty() {
+                let why = "names places and the client's own parting: it runs along one of them".into();
+                faults.push("through", Problem::Contradicts { why });
+            }
+            return faults.or(Cutting {
+                normal: Vec3::x(),
+                offset: scalp.part_mm,
+                along: Vec3::z(),
+                zigzag_mm: self.zigzag_mm,
+            });
+        }
+        if !faults.0.is_empty() {
+            return Err(faults);
+        }
+        let points: Vec<Vec3> = self.through.iter().map(|anchor| anchor.point(scalp)).collect();
         let (from, one, other) = match points[..] {
             // The plane through the middle of the head meets the scalp squarely.
             [a, b] => (Vec3::zeros(), a, b),
@@ -103,7 +135,7 @@ mod tests {
     #[test]
     fn a_centre_part_tells_left_from_right_by_the_distance_from_the_middle() {
         let (form, hairline) = head();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let middle =
             Parting::through(&[Landmark::HairlineCentre, Landmark::Crown]).on(&scalp).expect("it runs");
         for landmark in Landmark::ALL {
@@ -117,13 +149,13 @@ mod tests {
     #[test]
     fn a_parting_runs_through_its_landmarks() {
         let (form, hairline) = head();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         for through in [
             vec![Landmark::Apex, Landmark::MastoidLeft],
             vec![Landmark::ParietalLeft, Landmark::Crown, Landmark::ParietalRight],
             vec![Landmark::RecessionLeft, Landmark::Occipital, Landmark::RecessionRight],
         ] {
-            let parting = Parting { through: through.clone(), zigzag_mm: None };
+            let parting = Parting::through(&through);
             let cutting = parting.on(&scalp).expect("it runs");
             for landmark in through {
                 assert!(cutting.side_mm(&scalp.point(landmark)).abs() < 1e-9, "{landmark:?}");
@@ -134,7 +166,7 @@ mod tests {
     #[test]
     fn a_zigzag_stays_within_its_amplitude_and_uses_all_of_it() {
         let (form, hairline) = head();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let straight = Parting::through(&[Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight]);
         let zigzag = Parting { zigzag_mm: Some(6.0), ..straight.clone() };
         let (straight, zigzag) = (straight.on(&scalp).expect("it runs"), zigzag.on(&scalp).expect("it runs"));
@@ -153,7 +185,7 @@ mod tests {
     #[test]
     fn the_mirror_image_of_a_parting_parts_the_mirror_image() {
         let (form, hairline) = head();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let parting = Parting::through(&[Landmark::BrowLeft, Landmark::Crown, Landmark::MastoidLeft]);
         let (one, other) =
             (parting.on(&scalp).expect("it runs"), parting.mirrored().on(&scalp).expect("it runs"));

@@ -213,7 +213,7 @@ mod tests {
     #[test]
     fn regions_follow_the_laws_of_sets() {
         let (form, hairline, all) = everywhere();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let holds = |region: &Region, root: &Root| {
             region.on(&scalp).expect("it can be laid").holds(&scalp, &root.at, root.zone)
         };
@@ -236,7 +236,7 @@ mod tests {
     #[test]
     fn the_mirror_image_of_a_region_holds_the_mirror_image() {
         let (form, hairline, all) = everywhere();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         for region in several() {
             let (one, other) =
                 (region.on(&scalp).expect("laid"), region.mirrored().on(&scalp).expect("laid"));
@@ -251,7 +251,7 @@ mod tests {
     #[test]
     fn the_edge_is_a_strip_along_the_hairline() {
         let (form, hairline, all) = everywhere();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let share = |within_mm| {
             let test = Region::Edge { within_mm }.on(&scalp).expect("laid");
             all.iter().filter(|root| test.holds(&scalp, &root.at, root.zone)).count() as f64
@@ -264,7 +264,7 @@ mod tests {
     #[test]
     fn a_region_nested_without_end_is_refused() {
         let (form, hairline, _) = everywhere();
-        let scalp = Scalp { form: &form, hairline: &hairline };
+        let scalp = Scalp::plain(&form, &hairline);
         let deep = (0..40).fold(Region::Everything, |region, _| Region::Not(Box::new(region)));
         assert!(deep.on(&scalp).is_err());
     }

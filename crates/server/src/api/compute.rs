@@ -8,7 +8,7 @@ use spirel_core::cut::{ShippedCut, shipped};
 use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::hair::{HairNow, HairRequest};
-use spirel_core::head::{Figure, RawMeasures};
+use spirel_core::head::Figure;
 use spirel_core::judge::Cure;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{FallAnswer, FallRequest};
@@ -18,13 +18,18 @@ use spirel_core::talk::{FringeWish, Talk, TalkCaution, Wearing};
 use spirel_core::units::LengthUnit;
 use utoipa::{IntoParams, ToSchema};
 
-/// The client's figure: heights of the points, and the worn length from each zone to each.
-#[utoipa::path(tag = "compute", request_body = RawMeasures, responses(
+/// The client's figure: heights of the points, and the worn length from each zone to each, by the paths that the hair of a
+/// plan falls along.
+#[utoipa::path(tag = "compute", request_body = HairRequest, responses(
     (status = 200, body = Figure), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/compute/figure")]
-pub async fn figure(_person: SignedIn, body: JsonBody<RawMeasures>) -> Result<web::Json<Figure>, Refusal> {
-    Ok(web::Json(Figure::of(&body.0.filled()?)))
+pub async fn figure(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<HairRequest>,
+) -> Result<web::Json<Figure>, Refusal> {
+    Ok(web::Json(state.compute_light(move || body.0.figure()).await??))
 }
 
 /// A reading in short: shrinkage by zone, what is missing, how sure.

@@ -33,7 +33,7 @@ fn fibre(loop_radius_mm: f64, weight_factor: f64) -> Value {
 
 #[test]
 fn one_mark_is_computed_from_one_document_and_lands_on_its_target() {
-    let ask = json!({"reading": {"stretched_mm": 300.0, "sprung_mm": 150.0, "strands": 3}, "target_worn_mm": 120.0,
+    let ask = json!({"reading": {"stretched_mm": 500.0, "sprung_mm": 250.0, "strands": 3}, "target_worn_mm": 120.0,
         "state": {"moisture": "wet", "comb": "wide"}});
     let out = spirel(&["compute", "mark"], &ask.to_string());
     assert!(out.status.success(), "{}", text(&out.stderr));

@@ -27,7 +27,11 @@ const reading = computed(() => bodyOf(visit.value, "read"));
 const worn = computed(() => wornOf(visit.value));
 const figure = useComputed(
   "figure",
-  computed(() => reading.value.measures ?? {}),
+  computed(() => ({
+    reading: reading.value,
+    worn: worn.value.worn,
+    front_straight: worn.value.front_straight,
+  })),
   askFigure,
 );
 const marks = useComputed(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** How a move is done: which hair, which way sections lie, how they are held, guided and cut along. */
-import type { FingerShape, Half, Layout, Move, Place, Point, Sections } from "@/api";
+import type { Direction, FingerShape, Half, Layout, Move, Place, Point, Sections } from "@/api";
+import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
@@ -10,6 +11,7 @@ import { useChoices } from "@/shared/useChoices";
 import {
   ALONG,
   FINGERS,
+  DIRECTIONS,
   GUIDES,
   LENGTHS,
   OVER,
@@ -18,6 +20,7 @@ import {
   layoutOf,
   lengthOf,
   overOf,
+  pointedTo,
   planeWith,
   tagOf,
   wayOf,
@@ -59,13 +62,21 @@ const over = computed(() => sections.value?.hold.over ?? "own_base");
 const target = computed(() =>
   typeof over.value === "object" && "landmark" in over.value ? over.value.landmark : undefined,
 );
+const toward = computed(() =>
+  typeof over.value === "object" && "toward" in over.value ? over.value.toward : undefined,
+);
 const plane = computed(() => (typeof over.value === "object" && "plane" in over.value ? over.value.plane : undefined));
 const fingers = computed(() => ({
   shape: "along_head" as FingerShape,
   slant_deg: 0,
   longer_toward: null,
+  bow_mm: 0,
   ...sections.value?.fingers,
 }));
+const endsAt = computed(() => {
+  const length = sections.value?.length;
+  return typeof length === "object" && "ends_at" in length ? length.ends_at : undefined;
+});
 const face = computed(() => named(FACE, "point"));
 /** Points that a face has two of. */
 const PAIRED: readonly Point[] = ["cheekbone", "ear_lobe", "jaw_corner"];
@@ -94,7 +105,7 @@ function setSlant(slant_deg: number | undefined) {
   if (slant_deg === undefined) return;
   setSections((each) => {
     const longer = each.fingers?.longer_toward ?? each.layout.from;
-    each.fingers = { shape: fingers.value.shape, slant_deg, longer_toward: longer };
+    each.fingers = { ...fingers.value, slant_deg, longer_toward: longer };
   });
 }
 function setPlace(which: "front" | "side", point: Point | typeof NONE) {
@@ -143,8 +154,20 @@ const places = computed(() =>
       />
       <span v-else></span>
     </template>
-    <LengthField
+    <CheckField
       v-if="line"
+      class="wide"
+      :label="t('plan.lineWorn')"
+      :model-value="line.worn ?? false"
+      :disabled="disabled"
+      @update:model-value="
+        emit('change', (m) => {
+          if ('perimeter' in m.way) m.way.perimeter.worn = $event;
+        })
+      "
+    />
+    <LengthField
+      v-if="line && !line.worn"
       :model-value="line.tilt_deg ?? 0"
       :label="t('plan.tilt')"
       sign="°"
@@ -216,6 +239,23 @@ const places = computed(() =>
         @update:model-value="setOver"
       />
       <ChoiceField
+        v-if="toward"
+        :model-value="toward"
+        :label="t('plan.overTo')"
+        :choices="named(DIRECTIONS, 'plan.directions')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.hold.over = { toward: $event as Direction }))"
+      />
+      <LengthField
+        v-if="over !== 'own_base'"
+        :model-value="100 * (sections.hold.share ?? 1)"
+        :label="t('plan.overShare')"
+        sign="%"
+        :fault="faultAt('way.sections.hold.share')"
+        :disabled="disabled"
+        @update:model-value="$event !== undefined && setSections((each) => (each.hold.share = $event! / 100))"
+      />
+      <ChoiceField
         v-if="target"
         :model-value="target"
         :label="t('plan.overTo')"
@@ -249,6 +289,14 @@ const places = computed(() =>
         @update:model-value="setSections((each) => (each.length = lengthOf($event, each.length)))"
       />
       <ChoiceField
+        v-if="endsAt"
+        :model-value="endsAt.point"
+        :label="t('plan.endsAt')"
+        :choices="named(points, 'point')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.length = { ends_at: { ...endsAt!, point: $event as Point } }))"
+      />
+      <ChoiceField
         :model-value="fingers.shape"
         :label="t('plan.fingers')"
         :choices="named(FINGERS, 'plan.fingerShapes')"
@@ -263,6 +311,15 @@ const places = computed(() =>
         :disabled="disabled"
         @update:model-value="setSlant"
       />
+      <LengthField
+        :model-value="fingers.bow_mm"
+        :label="t('plan.bow')"
+        :fault="faultAt('way.sections.fingers.bow_mm')"
+        :disabled="disabled"
+        @update:model-value="
+          $event !== undefined && setSections((each) => (each.fingers = { ...fingers, bow_mm: $event! }))
+        "
+      />
       <ChoiceField
         v-if="fingers.slant_deg !== 0"
         :model-value="fingers.longer_toward ?? undefined"
@@ -275,19 +332,19 @@ const places = computed(() =>
     </template>
     <template v-if="gathered">
       <ChoiceField
-        :model-value="gathered.to"
+        :model-value="gathered.to ?? undefined"
         :label="t('plan.gatheredTo')"
         :choices="face"
         :fault="faultAt('way.gathered.to')"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
-            if ('gathered' in m.way) m.way.gathered.to = $event;
+            if ('gathered' in m.way) m.way.gathered = pointedTo(m.way.gathered, $event as Point);
           })
         "
       />
       <ChoiceField
-        v-if="PAIRED.includes(gathered.to)"
+        v-if="gathered.to && PAIRED.includes(gathered.to)"
         :model-value="gathered.side ?? 'left'"
         :label="t('plan.gatheredSide')"
         :choices="named(['left', 'right'] as const, 'plan.halves')"

@@ -60,7 +60,7 @@ const question = computed<FallRequest | undefined>(() =>
 const fall = useComputed("fall", question, askFall, FOLLOW_MS, true);
 const figure = useComputed(
   "figure",
-  computed(() => reading.value.measures ?? {}),
+  computed(() => ({ reading: { measures: reading.value.measures ?? {} } })),
   askFigure,
 );
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
@@ -169,6 +169,9 @@ function does(at: number): string {
           </button>
           <template v-if="i === open">
             <p class="words">{{ fall.data.value?.words[i]?.text }}</p>
+            <p v-for="note in fall.data.value?.moves[i]?.notes ?? []" :key="note" class="caution small">
+              {{ t(`plan.notes.${note}`) }}
+            </p>
             <MoveForm
               :move="each"
               :report="fall.data.value?.moves[i]"

@@ -7,6 +7,7 @@ import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
+import { landmarkOf } from "./ways";
 import { useChoices } from "@/shared/useChoices";
 
 const props = defineProps<{
@@ -55,17 +56,21 @@ function dropPart(at: number) {
 function addPart() {
   emit("update:modelValue", withParts(props.modelValue, [...parts.value, { zone: "top" }]));
 }
+const through = computed(() => (side.value?.parting.through ?? []).map(landmarkOf));
 function setThrough(at: number, landmark: Landmark | typeof NONE) {
   if (!side.value) return;
-  const through = [...side.value.parting.through];
+  const through = [...(side.value.parting.through ?? [])];
   if (landmark === NONE) through.splice(at, 1);
   else through[at] = landmark;
-  emit("update:modelValue", { side_of: { ...side.value, parting: { ...side.value.parting, through } } });
+  const parting = { ...side.value.parting, through };
+  delete parting.own;
+  emit("update:modelValue", { side_of: { ...side.value, parting } });
 }
 function setZigzag(mm: number | undefined) {
   if (!side.value) return;
-  const { through } = side.value.parting;
-  const parting = mm ? { through, zigzag_mm: mm } : { through };
+  const parting = { ...side.value.parting };
+  delete parting.zigzag_mm;
+  if (mm) parting.zigzag_mm = mm;
   emit("update:modelValue", { side_of: { ...side.value, parting } });
 }
 </script>
@@ -92,17 +97,17 @@ function setZigzag(mm: number | undefined) {
       <ChoiceField
         v-for="at in [0, 1]"
         :key="at"
-        :model-value="side.parting.through[at]"
+        :model-value="through[at]"
         :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
         :choices="landmarks"
         :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
-        @update:model-value="setThrough(at, $event)"
+        @update:model-value="setThrough(at, $event as Landmark)"
       />
       <ChoiceField
-        :model-value="side.parting.through[2] ?? NONE"
+        :model-value="through[2] ?? NONE"
         :label="t('plan.partingTo')"
         :choices="perhaps"
-        @update:model-value="setThrough(2, $event)"
+        @update:model-value="setThrough(2, $event as Landmark | typeof NONE)"
       />
       <ChoiceField
         :model-value="side.with"

@@ -61,16 +61,30 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
   }
   if ("sections" in way) {
     const { length, hold, guide } = way.sections;
-    const [key, value] = Object.entries(length)[0] as [string, number];
-    found.push({
-      name: key,
-      field: `way.sections.length.${key}`,
-      unit: "length",
-      value,
-      set: (m, mm) => {
-        if ("sections" in m.way) m.way.sections.length = { [key]: mm } as typeof length;
-      },
-    });
+    const [key, value] = (length === "like_beside" ? [] : Object.entries(length)[0]) as [string?, unknown?];
+    if (key && typeof value === "number" && key !== "like_move") {
+      found.push({
+        name: key,
+        field: `way.sections.length.${key}`,
+        unit: "length",
+        value,
+        set: (m, mm) => {
+          if ("sections" in m.way) m.way.sections.length = { [key]: mm } as typeof length;
+        },
+      });
+    }
+    if (length !== "like_beside" && "ends_at" in length) {
+      const place = length.ends_at;
+      found.push({
+        name: "below",
+        field: "way.sections.length.ends_at.below_mm",
+        unit: "length",
+        value: place.below_mm ?? 0,
+        set: (m, below_mm) => {
+          if ("sections" in m.way) m.way.sections.length = { ends_at: { ...place, below_mm } };
+        },
+      });
+    }
     found.push({
       name: "lift",
       field: "way.sections.hold.lift_deg",
@@ -91,6 +105,17 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
         },
       });
     }
+  }
+  if ("recoil" in way) {
+    found.push({
+      name: "recoil",
+      field: "way.recoil.share",
+      unit: "percent",
+      value: 100 * way.recoil.share,
+      set: (m, percent) => {
+        if ("recoil" in m.way) m.way.recoil.share = percent / 100;
+      },
+    });
   }
   if ("gathered" in way) {
     found.push({

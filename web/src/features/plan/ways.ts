@@ -1,12 +1,25 @@
 /** How a move is done, kind by kind: what each begins as when it is chosen, and how it is chosen. */
-import type { Along, FirstLength, Guide, Landmark, Layout, Move, Over, Way } from "@/api";
+import type {
+  Along,
+  Anchor,
+  Direction,
+  FirstLength,
+  Gathered,
+  Guide,
+  Landmark,
+  Layout,
+  Move,
+  Over,
+  Point,
+  Way,
+} from "@/api";
 
 /** The name of a choice that may carry more: "own_base", or the one key of { landmark: … }. */
 export function tagOf(choice: string | object): string {
   return typeof choice === "string" ? choice : (Object.keys(choice)[0] ?? "");
 }
 
-export const WAYS = ["perimeter", "sections", "gathered", "weight"] as const;
+export const WAYS = ["perimeter", "sections", "gathered", "weight", "recoil"] as const;
 export type WayName = (typeof WAYS)[number];
 export const wayOf = (move: Move): WayName => tagOf(move.way) as WayName;
 
@@ -15,6 +28,7 @@ export function layoutOf(way: Way): Layout | undefined {
   if ("sections" in way) return way.sections.layout;
   if ("gathered" in way) return way.gathered.layout;
   if ("weight" in way) return way.weight;
+  if ("recoil" in way) return way.recoil.layout;
   return undefined;
 }
 
@@ -25,7 +39,11 @@ export function newMove(name: WayName): Move {
   const state = { moisture: "damp", comb: "wide" } as const;
   switch (name) {
     case "perimeter":
-      return { region: "everything", state, way: { perimeter: { behind: { point: "collarbone", below_mm: 0 } } } };
+      return {
+        region: "everything",
+        state,
+        way: { perimeter: { behind: { point: "collarbone", below_mm: 0 }, worn: true } },
+      };
     case "sections":
       return {
         region: "everything",
@@ -52,6 +70,14 @@ export function newMove(name: WayName): Move {
         way: { weight: { ...LAYOUT, along: "vertical" } },
         technique: { kind: "slide" },
       };
+    case "recoil":
+      return {
+        region: "everything",
+        state: { moisture: "dry", comb: "none" },
+        way: {
+          recoil: { layout: { along: "vertical", thickness_mm: 40, from: "nape_centre", piece_mm: 40 }, share: 0.8 },
+        },
+      };
   }
 }
 
@@ -63,11 +89,13 @@ export function alongOf(name: AlongName): Along {
   return name;
 }
 
-export const OVER = ["own_base", "previous", "centre", "landmark", "plane"] as const;
+export const OVER = ["own_base", "previous", "centre", "landmark", "plane", "toward"] as const;
+export const DIRECTIONS: readonly Direction[] = ["forward", "back", "up", "down", "left", "right"];
 export type OverName = (typeof OVER)[number];
 export function overOf(name: OverName): Over {
   if (name === "landmark") return { landmark: "apex" };
   if (name === "plane") return { plane: ["ear_top_left", "apex", "ear_top_right"] };
+  if (name === "toward") return { toward: "back" };
   return name;
 }
 
@@ -79,14 +107,15 @@ export function guideOf(name: GuideName): Guide {
   return name;
 }
 
-export const FINGERS = ["along_head", "straight", "level"] as const;
-export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm"] as const;
+export const FINGERS = ["along_head", "straight", "level", "vertical"] as const;
+export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm", "ends_at", "like_beside"] as const;
 export type LengthName = (typeof LENGTHS)[number];
 /** A first length of another kind, of the same size where that makes sense. */
 export function lengthOf(name: LengthName, was: FirstLength): FirstLength {
-  const mm = Object.values(was)[0] ?? 150;
   if (name === "shorter_mm") return { shorter_mm: 0 };
-  const size = "shorter_mm" in was ? 150 : mm;
+  if (name === "ends_at") return { ends_at: { point: "chin", below_mm: 0 } };
+  if (name === "like_beside") return name;
+  const size = was === "like_beside" ? 150 : "held_mm" in was ? was.held_mm : "worn_mm" in was ? was.worn_mm : 150;
   return name === "held_mm" ? { held_mm: size } : { worn_mm: size };
 }
 
@@ -96,3 +125,14 @@ export function planeWith(plane: readonly Landmark[], at: number, landmark: Land
   next[at] = landmark;
   return { plane: next as [Landmark, Landmark, Landmark] };
 }
+
+/** Twists drawn to a point of the face, whatever they were drawn to before. */
+export function pointedTo(was: Gathered, to: Point): Gathered {
+  const next = { ...was, to };
+  delete next.toward;
+  delete next.drawn_mm;
+  return next;
+}
+
+/** The landmark a parting's point is given from. */
+export const landmarkOf = (anchor: Anchor): Landmark => (typeof anchor === "string" ? anchor : anchor.at);

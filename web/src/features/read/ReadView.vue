@@ -21,6 +21,7 @@ import SinceLast from "./SinceLast.vue";
 import SpotList from "./SpotList.vue";
 import SurfaceForm from "./SurfaceForm.vue";
 import TapeMeasures from "./TapeMeasures.vue";
+import WornShape from "./WornShape.vue";
 import WhoMeasured from "./WhoMeasured.vue";
 import ZoneForm from "./ZoneForm.vue";
 import ZoneTable from "./ZoneTable.vue";
@@ -43,7 +44,9 @@ const summary = useComputed(
   askSummary,
 );
 const measures = computed(() => reading.value.measures ?? {});
-const figure = useComputed("figure", measures, askFigure);
+/** For drawing the head alone: no hair changes that. */
+const head = computed(() => ({ reading: { measures: measures.value } }));
+const figure = useComputed("figure", head, askFigure);
 
 /** Drawn while at least one zone is read. */
 const whole = computed(() =>
@@ -161,6 +164,7 @@ async function goTo(to: Patch) {
         :fault-at="faultAt"
         :disabled="!document.editable.value"
       />
+      <WornShape v-model="reading" :now="now.data.value" :fault-at="faultAt" :disabled="!document.editable.value" />
       <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SurfaceForm v-model="reading.surface" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SpotList

@@ -1,0 +1,400 @@
+//! The bare path a strand follows from its root down: over the scalp or the forehead, off the head, over the shoulders.
+//!
+//! Paths know the head, the parting and the directions of growth, and nothing of any cut. How far the hair rises off its
+//! path is another question ([`super::Lie`]).
+
+use super::LEVEL_MM;
+use super::cells::Cells;
+use crate::hair::{Growth, PartLine};
+use crate::head::{Body, Root, Vec3};
+use crate::section::Scalp;
+
+/// Step along the scalp, mm.
+pub(super) const STEP_MM: f64 = 7.0;
+/// Most steps: far more than the longest path down a head.
+const MOST_STEPS: usize = 120;
+/// How far from its root hair still grows its own way rather than falls, mm: about the length over which its weight bends it.
+const GROWS_MM: f64 = 35.0;
+/// Growth weaker than this share of the fall bends nothing.
+const NO_BEND: f64 = 1e-6;
+
+/// A path: after its last point it goes straight down.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Path {
+    points: Vec<Point>,
+    /// The point it hangs down from, how far along it touches the shoulders (never, if it hangs clear of them), and the last
+    /// point. They stand here once more because most hair ends below the head, and looking them up among the points of
+    /// thousands of paths costs more than all else.
+    leaves: Point,
+    touches_mm: f64,
+    last: Point,
+    /// Length of the path down to which it rides over hair that is rooted below it, mm.
+    on_head_mm: f64,
+    /// Where that ends.
+    leave: Vec3,
+    /// How much its growth goes against its fall at the root, 0 to 1.
+    against: f64,
+    /// By how much it turns on the head, radians a millimetre.
+    bend: f64,
+    /// Pieces on the head, each a step long but the last, and pieces over the shoulders.
+    pub(super) on_head: Vec<Piece>,
+    pub(super) over_shoulders: Vec<Piece>,
+    /// Where it hangs straight down: from the head to the shoulders or without end, and from the shoulders on.
+    pub(super) hangs: Vec<Hang>,
+}
+
+/// A point of a path.
+#[derive(Debug, Clone, Copy, PartialEq)]
+struct Point {
+    at: Vec3,
+    /// Which way is out: the scalp's normal, level where it hangs.
+    out: Vec3,
+    /// Length of the path to it, mm.
+    arc_mm: f64,
+}
+
+/// A short piece of a path, as the field sees it.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Piece {
+    /// Where it ends, length of the path, mm.
+    pub end_mm: f32,
+    /// How long it is, mm.
+    pub arc_mm: f32,
+    /// By how much it turns, radians.
+    pub turn: f32,
+    /// How far it goes down, mm.
+    pub drop_mm: f32,
+    /// Height of its middle, mm.
+    pub height_mm: f32,
+    pub cells: Cells,
+}
+
+/// A stretch that hangs straight down.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Hang {
+    /// Length of the path at which it begins and ends, mm.
+    pub from_mm: f64,
+    pub to_mm: f64,
+    /// Height at which it begins, mm.
+    pub height_mm: f64,
+    pub cells: Cells,
+}
+
+/// What paths are laid on.
+pub(super) struct Ground<'a> {
+    pub scalp: Scalp<'a>,
+    pub body: &'a Body,
+    pub part: PartLine,
+    pub growth: &'a [Growth],
+}
+
+impl Path {
+    /// The path of hair that falls away from the parting.
+    pub(super) fn parted(ground: &Ground, root: &Root) -> Self {
+        let parts = ground.part.nearest(&ground.scalp, &root.at);
+        let away = Vec3::new(root.at.x - parts.x, 0.0, root.at.z - parts.z);
+        Self::of(ground, root, away.try_normalize(1e-9).unwrap_or_else(Vec3::zeros))
+    }
+
+    /// The path of a fringe: forward over the forehead.
+    pub(super) fn forward(ground: &Ground, root: &Root) -> Self {
+        // A little to its own side, as the forehead turns.
+        Self::of(ground, root, Vec3::new(0.4 * root.at.x / root.at.norm(), 0.0, 1.0).normalize() * 1.5)
+    }
+
+    fn of(ground: &Ground, root: &Root, away: Vec3) -> Self {
+        let first = Point { at: root.at, out: root.normal, arc_mm: 0.0 };
+        let mut path = Self {
+            points: Vec::with_capacity(64),
+            leaves: first,
+            touches_mm: f64::INFINITY,
+            last: first,
+            on_head_mm: 0.0,
+            leave: root.at,
+            against: 0.0,
+            bend: 0.0,
+            on_head: Vec::new(),
+            over_shoulders: Vec::new(),
+            hangs: Vec::with_capacity(2),
+        };
+        path.points.push(first);
+        path.over_the_scalp(ground, away);
+        let leaves = path.points.len() - 1;
+        path.on_head_mm = path.points[leaves].arc_mm.max(path.hairy_mm(&ground.scalp));
+        let turn = angle(&path.points[0].out, &path.points[leaves].out);
+        path.bend = turn / path.on_head_mm.max(STEP_MM);
+        path.leaves = path.points[leaves];
+        path.last = path.leaves;
+        if path.leaves.at.y <= 0.0 {
+            path.leaves.out = level(&path.leaves.out);
+        }
+        path.over_the_shoulders(ground.body, leaves);
+        path.last = *path.end();
+        path.touches_mm = path.points.get(leaves + 1).map_or(f64::INFINITY, |point| point.arc_mm);
+        path.leave = path.place(path.on_head_mm);
+        path.lay_pieces(leaves);
+        path.points.shrink_to_fit();
+        path
+    }
+
+    /// Down the scalp and away from the parting, bent by how it grows, down to the ears' height.
+    fn over_the_scalp(&mut self, ground: &Ground, away: Vec3) {
+        let scalp = &ground.scalp;
+        for _ in 0..MOST_STEPS {
+            let (p, normal) = (self.end().at, self.end().out);
+            if p.y <= 0.0 {
+                return;
+            }
+            if normal.y <= 0.0 {
+                // The scalp turns under: from here it hangs.
+                self.push(Vec3::new(p.x, p.y - STEP_MM, p.z), level(&normal));
+                continue;
+            }
+            let wish = away - Vec3::y();
+            let falls = (wish - normal * normal.dot(&wish)).try_normalize(1e-9).unwrap_or_else(Vec3::zeros);
+            let arc = self.end().arc_mm;
+            let own = (-arc / GROWS_MM).exp();
+            let bend: Vec3 = ground.growth.iter().map(|growth| growth.bend(scalp, &p, &normal)).sum();
+            if arc == 0.0 && bend.norm() > NO_BEND {
+                let strength = bend.norm().min(1.0);
+                self.against = strength * 0.5 * (1.0 - bend.normalize().dot(&falls));
+            }
+            // Near the root growth has its way, even uphill; further along the hair falls.
+            let heading = falls + bend * own;
+            let Some(heading) = heading.try_normalize(NO_BEND).or_else(|| falls.try_normalize(NO_BEND))
+            else {
+                return;
+            };
+            let next = scalp.form.point(&(p + heading * STEP_MM));
+            let out = scalp.form.normal(&next);
+            self.push(next, out);
+        }
+    }
+
+    /// Where hair hangs above the trunk it is carried to the front or the back of it.
+    fn over_the_shoulders(&mut self, body: &Body, leaves: usize) {
+        let leave = self.points[leaves].at;
+        let out = level(&self.points[leaves].out);
+        let side = if leave.z < 0.0 { -1.0 } else { 1.0 };
+        let mut y = leave.y - LEVEL_MM;
+        let mut before = 0.0;
+        while y > body.waist_mm {
+            let depth = body.half_depth_mm(leave.x, y);
+            if depth > leave.z.abs() {
+                // Down the front or the back of the trunk it hangs straight again.
+                if depth == before {
+                    return;
+                }
+                before = depth;
+                // Down to where it touches it hangs straight.
+                if self.points.len() - 1 == leaves && y + LEVEL_MM < leave.y {
+                    self.push(Vec3::new(leave.x, y + LEVEL_MM, leave.z), out);
+                }
+                self.push(Vec3::new(leave.x, y, side * depth), out);
+            }
+            y -= LEVEL_MM;
+        }
+    }
+
+    /// Length of the path under which hair still grows, mm.
+    fn hairy_mm(&self, scalp: &Scalp) -> f64 {
+        let edge = |point: &Point| scalp.hairline.above(&point.at.normalize()) * point.at.norm();
+        let inside = self.points.iter().rposition(|point| edge(point) > 0.0);
+        let Some(last) = inside else { return 0.0 };
+        let here = edge(&self.points[last]);
+        match self.points.get(last + 1) {
+            Some(next) => {
+                let share = here / (here - edge(next)).max(1e-9);
+                self.points[last].arc_mm + share * (next.arc_mm - self.points[last].arc_mm)
+            }
+            // Below the ears' height the edge of the hair goes on under the path.
+            None => self.points[last].arc_mm + here,
+        }
+    }
+
+    /// Cuts the path into what the field sees.
+    fn lay_pieces(&mut self, leaves: usize) {
+        let mut from = 0.0;
+        while from < self.on_head_mm - 1e-9 {
+            let to = (from + STEP_MM).min(self.on_head_mm);
+            self.on_head.push(self.piece(from, to));
+            from = to;
+        }
+        let begin = self.on_head_mm;
+        let last = self.end().arc_mm.max(begin);
+        let touches = self.touches_mm.min(last);
+        if leaves + 1 >= self.points.len() || touches <= begin {
+            self.hangs.push(self.hang(last, f64::INFINITY));
+            let arcs: Vec<f64> =
+                self.points[leaves..].iter().map(|point| point.arc_mm).filter(|arc| *arc > begin).collect();
+            self.shoulder_pieces(begin, &arcs);
+            return;
+        }
+        self.hangs.push(self.hang(begin, touches));
+        let arcs: Vec<f64> = self.points[leaves + 2..].iter().map(|point| point.arc_mm).collect();
+        self.shoulder_pieces(touches, &arcs);
+        self.hangs.push(self.hang(last, f64::INFINITY));
+    }
+
+    fn shoulder_pieces(&mut self, from: f64, ends: &[f64]) {
+        let mut from = from;
+        for &to in ends {
+            let piece = self.piece(from, to);
+            self.over_shoulders.push(piece);
+            from = to;
+        }
+    }
+
+    fn piece(&self, from: f64, to: f64) -> Piece {
+        let ((a, out), (b, out_after)) = (self.place_and_out(from), self.place_and_out(to));
+        let middle = self.place(0.5 * (from + to));
+        Piece {
+            end_mm: to as f32,
+            arc_mm: (to - from) as f32,
+            turn: angle(&out, &out_after) as f32,
+            drop_mm: (a.y - b.y) as f32,
+            height_mm: middle.y as f32,
+            cells: Cells::at(&middle),
+        }
+    }
+
+    fn hang(&self, from_mm: f64, to_mm: f64) -> Hang {
+        let begins = self.place(from_mm);
+        Hang { from_mm, to_mm, height_mm: begins.y.min(0.0), cells: Cells::below(&begins) }
+    }
+
+    fn push(&mut self, at: Vec3, out: Vec3) {
+        let last = self.end();
+        let arc_mm = last.arc_mm + (at - last.at).norm();
+        self.points.push(Point { at, out, arc_mm });
+    }
+
+    fn end(&self) -> &Point {
+        &self.points[self.points.len() - 1]
+    }
+
+    /// Length down to which it rides over hair rooted below it, mm.
+    pub fn on_head_mm(&self) -> f64 {
+        self.on_head_mm
+    }
+
+    /// How much its growth goes against its fall at the root, 0 to 1.
+    pub fn against(&self) -> f64 {
+        self.against
+    }
+
+    /// By how much it turns on the head on average, radians a millimetre.
+    pub(super) fn bend(&self) -> f64 {
+        self.bend
+    }
+
+    /// The place so far along, mm.
+    pub fn place(&self, arc_mm: f64) -> Vec3 {
+        self.place_and_out(arc_mm).0
+    }
+
+    /// The place so far along, mm, and which way is out there.
+    pub(super) fn place_and_out(&self, arc_mm: f64) -> (Vec3, Vec3) {
+        let hangs = if arc_mm >= self.last.arc_mm {
+            Some(&self.last)
+        } else {
+            (arc_mm >= self.leaves.arc_mm && arc_mm < self.touches_mm).then_some(&self.leaves)
+        };
+        if let Some(from) = hangs {
+            let out = if from.at.y > 0.0 { from.out } else { level(&from.out) };
+            return (from.at - Vec3::y() * (arc_mm - from.arc_mm), out);
+        }
+        // Points on the head lie a step apart, so counting from the top comes close.
+        let mut next = ((arc_mm.max(0.0) / STEP_MM) as usize).min(self.points.len() - 1);
+        while next > 0 && self.points[next - 1].arc_mm > arc_mm {
+            next -= 1;
+        }
+        while self.points[next].arc_mm <= arc_mm {
+            next += 1;
+        }
+        if next == 0 {
+            return (self.points[0].at, self.points[0].out);
+        }
+        let (before, after) = (&self.points[next - 1], &self.points[next]);
+        let share = (arc_mm - before.arc_mm) / (after.arc_mm - before.arc_mm);
+        (before.at.lerp(&after.at, share), before.out.lerp(&after.out, share).normalize())
+    }
+
+    /// Where it stops being borne by the head.
+    pub fn leave(&self) -> Vec3 {
+        self.leave
+    }
+}
+
+/// The angle between two unit vectors, radians.
+fn angle(a: &Vec3, b: &Vec3) -> f64 {
+    a.cross(b).norm().atan2(a.dot(b))
+}
+
+/// A direction without its upward part.
+fn level(v: &Vec3) -> Vec3 {
+    Vec3::new(v.x, 0.0, v.z).try_normalize(1e-9).unwrap_or_else(Vec3::z)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::super::Drape;
+    use crate::hair::{Hair, HairRequest, PartLine};
+    use crate::reading::{RawReading, RawZoneReading, Zone};
+    use std::collections::BTreeMap;
+
+    fn hair(part_mm: f64) -> Hair {
+        let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(300.0, 290.0))]);
+        let reading = RawReading { zones, part: PartLine { left_mm: part_mm }, ..RawReading::default() };
+        HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
+    }
+
+    fn paths(hair: &Hair) -> impl Iterator<Item = &super::Path> {
+        hair.drapes.iter().map(Drape::main)
+    }
+
+    #[test]
+    fn a_path_is_as_long_as_its_arc_says_and_never_inside_the_head() {
+        let hair = hair(25.0);
+        for path in paths(&hair) {
+            let places: Vec<_> = (0..=600).map(|mm| path.place(f64::from(mm))).collect();
+            for p in places.iter().filter(|p| p.y > 0.0) {
+                assert!(p.norm() > hair.form.radius_mm(p) - 0.5, "{p}");
+            }
+            let length: f64 = places.windows(2).map(|pair| (pair[1] - pair[0]).norm()).sum();
+            assert!((length - 600.0).abs() < 1.0, "{length}");
+        }
+    }
+
+    #[test]
+    fn hair_falls_away_from_the_part() {
+        let hair = hair(25.0);
+        for (strand, path) in hair.strands.iter().zip(paths(&hair)) {
+            let at = strand.root.at;
+            let beside = at.z.abs() < 30.0 && at.y > 90.0;
+            if beside && (at.x - 25.0).abs() > 8.0 {
+                assert_eq!(path.leave().x > 25.0, at.x > 25.0, "{at}");
+            }
+        }
+    }
+
+    #[test]
+    fn pieces_and_hanging_stretches_make_up_the_path() {
+        let hair = hair(0.0);
+        for path in paths(&hair).step_by(17) {
+            let on_head = path.on_head.last().map_or(0.0, |piece| f64::from(piece.end_mm));
+            assert!((on_head - path.on_head_mm()).abs() < 1e-3);
+            let mut at = path.on_head_mm();
+            let first = path.hangs[0];
+            if first.to_mm.is_finite() {
+                assert!((first.from_mm - at).abs() < 1e-9);
+                at = first.to_mm;
+            }
+            if let Some(last) = path.over_shoulders.last() {
+                at = f64::from(last.end_mm);
+            }
+            let hang = path.hangs[path.hangs.len() - 1];
+            assert!((hang.from_mm - at).abs() < 1e-3 && hang.to_mm == f64::INFINITY, "{hang:?} {at}");
+        }
+    }
+}

@@ -1,0 +1,249 @@
+//! How far hair stands out: the room in each cell, stacked on the head.
+
+use super::cells::{CAP_ROWS, azimuth_of, height_of};
+use super::field::{Cell, Field};
+use super::lie::RISE_RADIUS_MM;
+use super::worn::AsWorn;
+use super::{AZIMUTHS, LEVEL_MM, Shell};
+use crate::constants::LINE_SHARE;
+use crate::hair::{Hair, Lengths};
+use crate::head::Vec3;
+use std::f64::consts::TAU;
+
+/// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in,
+/// so that single stray ends make no outline.
+const FULL: f64 = 1.0;
+/// Steepest slope at which hair stays piled on hair beside it: steeper, it slides off.
+const STEEPEST: f64 = 1.2;
+/// Sweeps in which it slides.
+const SLIDES: usize = 6;
+
+/// How far hair stands out, over the head and below it.
+#[derive(Debug, Clone)]
+pub(crate) struct Surface {
+    /// Where its outside lies: rows over the head, then below it, by azimuth.
+    pub(super) outer: Vec<[Vec3; AZIMUTHS]>,
+    /// How far that is from the head, or from what hair hangs round, mm.
+    thick: Vec<[f64; AZIMUTHS]>,
+    /// How closed the hair is, 0 to 1: 1 where its outline could not be told from a solid one.
+    pub(super) cover: Vec<[f64; AZIMUTHS]>,
+    /// Height of the perimeter by azimuth, mm; none where there is no hair.
+    pub(super) perimeter: [Option<f64>; AZIMUTHS],
+    /// Height of the outline on top, mm.
+    pub(super) top_mm: f64,
+}
+
+impl Surface {
+    /// Stacks the field on the head.
+    pub(super) fn of(field: &Field, shell: &Shell) -> Self {
+        let rows = field.rows.len();
+        let mut thick = vec![[0.0; AZIMUTHS]; rows];
+        let mut cover = vec![[0.0; AZIMUTHS]; rows];
+        let wedge = TAU / AZIMUTHS as f64;
+        for row in 0..CAP_ROWS {
+            for i in 0..AZIMUTHS {
+                let (cell, over) = (&field.rows[row][i], &shell.cap[row][i]);
+                let room = cell.all_room();
+                if room <= 0.0 {
+                    continue;
+                }
+                // No hair stands off further than it is long.
+                let high = over.height_mm(room).min(cell.reach / room) + cell.stand / room;
+                cover[row][i] = (cell.cover_mm2 / (FULL * over.area_mm2)).min(1.0);
+                thick[row][i] = cover[row][i] * high;
+            }
+        }
+        slide(&mut thick[..CAP_ROWS], &cover[..CAP_ROWS]);
+        let stands: [f64; AZIMUTHS] = std::array::from_fn(|i| {
+            let cell = &field.rows[CAP_ROWS - 1][i];
+            if cell.all_room() > 0.0 { cell.stand / cell.all_room() } else { 0.0 }
+        });
+        let mut outer: Vec<[Vec3; AZIMUTHS]> = (0..CAP_ROWS)
+            .map(|row| std::array::from_fn(|i| shell.cap[row][i].at + shell.cap[row][i].out * thick[row][i]))
+            .collect();
+        let perimeter = std::array::from_fn(|i| perimeter(field, &outer, i));
+        for row in CAP_ROWS..rows {
+            let height = height_of(row);
+            outer.push(std::array::from_fn(|i| {
+                let cell = &field.rows[row][i];
+                let (head, inner) = (shell.radius_mm(height, i), shell.inner_mm(height, i));
+                let full = stacked(cell, inner, stands[i], wedge);
+                let mut radius = head;
+                if full > inner {
+                    // The outline ends at the perimeter; what hangs below it is wisps.
+                    let ends = perimeter[i].unwrap_or(f64::INFINITY);
+                    let above = ((height - ends) / LEVEL_MM + 0.5).clamp(0.0, 1.0);
+                    let closed = (cell.width_mm / (FULL * wedge * full)).min(1.0) * above;
+                    cover[row][i] = closed;
+                    thick[row][i] = closed * (full - inner);
+                    radius = if head > 0.0 {
+                        head.max(inner * closed) + closed * (full - inner.max(head))
+                    } else {
+                        full
+                    };
+                }
+                let (sin, cos) = azimuth_of(i).sin_cos();
+                Vec3::new(radius * sin, height, radius * cos)
+            }));
+        }
+        // The middle of the first ring.
+        let top_mm = outer[0].iter().map(|p| p.y).sum::<f64>() / AZIMUTHS as f64;
+        Self { outer, thick, cover, perimeter, top_mm }
+    }
+
+    /// The surface of hair worn at these fibre lengths.
+    pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
+        Self::of(&Field::of(hair, &AsWorn::of(hair, lengths).0), &hair.shell)
+    }
+
+    /// Rows, from the top down.
+    pub fn rows(&self) -> usize {
+        self.outer.len()
+    }
+
+    /// Height of the outline on top, mm.
+    pub fn top_mm(&self) -> f64 {
+        self.top_mm
+    }
+
+    /// How thick the hair is in a cell, mm, and how closed it is, 0 to 1.
+    pub fn thick_mm(&self, row: usize, cell: usize) -> (f64, f64) {
+        (self.thick[row][cell], self.cover[row][cell])
+    }
+
+    /// Where its outside lies.
+    pub fn point(&self, row: usize, cell: usize) -> Vec3 {
+        self.outer[row][cell]
+    }
+}
+
+/// Hair piled over one place slides off until it lies no steeper than it can. Only hair slides, and only onto hair: at its
+/// edge a ball of coils stands as it stands.
+fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
+    let rows = thick.len();
+    for _ in 0..SLIDES {
+        let before = thick.to_vec();
+        for row in 1..rows {
+            let across =
+                STEEPEST * RISE_RADIUS_MM * super::cells::elevation_of(row).cos() * TAU / AZIMUTHS as f64;
+            let down = STEEPEST * RISE_RADIUS_MM * super::cells::CAP_STEP;
+            for i in 0..AZIMUTHS {
+                let here = before[row][i];
+                let moves = |row: usize, cell: usize, most: f64| {
+                    if cover[row][cell] < 1.0 {
+                        return 0.0;
+                    }
+                    let over = before[row][cell] - here;
+                    0.125 * (over.abs() - most).max(0.0) * over.signum()
+                };
+                if cover[row][i] < 1.0 {
+                    continue;
+                }
+                let beside = moves(row, (i + 1) % AZIMUTHS, across)
+                    + moves(row, (i + AZIMUTHS - 1) % AZIMUTHS, across);
+                let along =
+                    moves(row - 1, i, down) + if row + 1 < rows { moves(row + 1, i, down) } else { 0.0 };
+                thick[row][i] = here + beside + along;
+            }
+        }
+    }
+}
+
+/// Outer radius of the hair of a cell below the head, mm: ring by ring from the inside, each lying where it hangs or on
+/// what is already there, whichever is further out.
+fn stacked(cell: &Cell, inner: f64, stands: f64, wedge: f64) -> f64 {
+    let rings = cell
+        .room
+        .iter()
+        .zip(&cell.section)
+        .zip(&cell.moment)
+        .filter(|((room, section), _)| **room > 0.0 && **section > 0.0);
+    rings.fold(inner, |filled, ((room, section), moment)| {
+        let from = filled.max(moment / section + stands);
+        (from * from + 2.0 * room / wedge).sqrt()
+    })
+}
+
+/// Mean height at which the lowest small share of the hair of an azimuth ends, mm.
+///
+/// Below the head that is exact: the mean of the ends of the lowest share q of N hairs lies ∫ min(passing, q·N) dy / q·N below
+/// a height that all of them pass. Within a row what passes is a step between what enters and what leaves it.
+fn perimeter(field: &Field, cap: &[[Vec3; AZIMUTHS]], i: usize) -> Option<f64> {
+    let width = |row: usize| field.rows[row][i].width_mm;
+    let most = (0..field.rows.len()).map(width).fold(0.0, f64::max);
+    if most <= 0.0 {
+        return None;
+    }
+    let enough = LINE_SHARE.value * most;
+    let entering = |row: usize| field.rows.get(row).map_or(0.0, |cells| cells[i].entering_mm);
+    if entering(CAP_ROWS) >= enough {
+        let below = |row: usize| {
+            let (top, bottom) = (entering(row), entering(row + 1));
+            if bottom >= enough {
+                enough
+            } else if top < enough {
+                width(row).min(enough)
+            } else {
+                let share = ((width(row) - bottom) / (top - bottom)).clamp(0.0, 1.0);
+                share * enough + (1.0 - share) * bottom
+            }
+        };
+        return Some(-LEVEL_MM * (CAP_ROWS..field.rows.len()).map(below).sum::<f64>() / enough);
+    }
+    let last = (0..CAP_ROWS).rposition(|row| width(row) >= enough)?;
+    let height = |row: usize| cap[row][i].y;
+    if last + 1 == CAP_ROWS {
+        return Some(height(last));
+    }
+    let share = (width(last) - enough) / (width(last) - width(last + 1)).max(f64::MIN_POSITIVE);
+    Some(height(last) + share * (height(last + 1) - height(last)))
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// A cell with hair in one ring only.
+    fn cell(ring: usize, room: f64, at_mm: f64) -> Cell {
+        let mut cell = Cell::default();
+        cell.room[ring] = room;
+        cell.section[ring] = room;
+        cell.moment[ring] = room * at_mm;
+        cell
+    }
+
+    #[test]
+    fn a_full_ring_of_hair_has_the_area_it_takes() {
+        let wedge = TAU / AZIMUTHS as f64;
+        let outer = stacked(&cell(2, 500.0, 80.0), 0.0, 0.0, wedge);
+        let area = 0.5 * wedge * (outer * outer - 80.0 * 80.0);
+        assert!((area - 500.0).abs() < 1e-9);
+        assert_eq!(stacked(&Cell::default(), 93.0, 0.0, wedge), 93.0, "a bare head is a bare head");
+    }
+
+    #[test]
+    fn hair_inside_fills_the_hollow_before_it_pushes_out_what_hangs_further_out() {
+        let wedge = TAU / AZIMUTHS as f64;
+        let mut both = cell(0, 100.0, 58.0);
+        both.room[3] = 200.0;
+        both.section[3] = 200.0;
+        both.moment[3] = 200.0 * 85.0;
+        let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
+        assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is room inside");
+        both.room[0] = 4000.0;
+        both.section[0] = 4000.0;
+        both.moment[0] = 4000.0 * 58.0;
+        assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
+    }
+
+    #[test]
+    fn hair_slides_off_a_heap_and_none_is_lost() {
+        let mut thick = vec![[10.0; AZIMUTHS]; 30];
+        thick[20][5] = 120.0;
+        let all = |thick: &[[f64; AZIMUTHS]]| thick.iter().flatten().sum::<f64>();
+        let before = all(&thick);
+        slide(&mut thick, &vec![[1.0; AZIMUTHS]; 30]);
+        assert!(thick[20][5] < 100.0 && thick[20][6] > 12.0);
+        assert!((all(&thick) - before).abs() < 1e-9);
+    }
+}

@@ -1,0 +1,196 @@
+//! A head of hair as it is worn: how long each share is, and how the hair of each root lies.
+
+use super::lie::{Lie, Turn};
+use super::profile::{DECAY_MM, TERMS, Terms, decayed};
+use crate::constants::LOCK_ENTANGLED;
+use crate::hair::{Hair, Lengths, SHARES};
+use crate::head::Vec3;
+use rayon::prelude::*;
+
+/// Share of its length by which stiff hair stands off: hair leaves the scalp at about 30°.
+const STAND_SHARE: f64 = 0.5;
+
+/// Bending lengths of its lock up to which crowded hair stays upright.
+const UPRIGHT_LENGTHS: f64 = 2.4;
+
+/// One strand as it is worn.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(crate) struct Worn {
+    /// Worn length of each share, mm.
+    pub lengths: Lengths,
+    /// e^(−length/τ) of each share's, and what its profile must be multiplied by to hold just its fibre.
+    pub(super) decayed: [Terms; SHARES],
+    pub(super) exact: Lengths,
+    /// Shares of one length: the first of each and how many.
+    bundles: [(u8, u8); SHARES],
+    bundle_count: u8,
+    /// The longest of them, mm.
+    pub longest_mm: f64,
+    /// How it lies, and where it then leaves the head on its way with the parting.
+    pub lie: Lie,
+    pub(super) turn: Turn,
+    /// Where its longest share ends, and where its mean length does, mm.
+    pub longest_end: Vec3,
+    pub mean_end: Vec3,
+}
+
+/// How long the shares of every strand are as the client wears them, and how they lie.
+#[derive(Debug, Clone, PartialEq)]
+pub struct AsWorn(pub(crate) Vec<Worn>);
+
+impl AsWorn {
+    /// Of hair at these fibre lengths.
+    pub fn of(hair: &Hair, lengths: &[Lengths]) -> Self {
+        let one = |i: usize| worn(hair, i, &lengths[i]);
+        Self((0..hair.strands.len()).into_par_iter().with_min_len(64).map(one).collect())
+    }
+
+    /// Where the end of a share of a strand lies, mm.
+    pub fn end(&self, hair: &Hair, strand: usize, share: usize) -> Vec3 {
+        self.0[strand].end(hair, strand, share)
+    }
+
+    /// Where the mean length of a strand ends, mm.
+    pub fn mean_end(&self, strand: usize) -> Vec3 {
+        self.0[strand].mean_end
+    }
+}
+
+impl Worn {
+    /// Where the end of a share lies, mm.
+    pub(super) fn end(&self, hair: &Hair, strand: usize, share: usize) -> Vec3 {
+        let length = self.lengths[share];
+        if length == self.longest_mm {
+            return self.longest_end;
+        }
+        hair.drapes[strand].place_from(&self.lie, &self.turn, self.longest_mm, length)
+    }
+
+    /// Mean worn length, mm.
+    pub fn mean_mm(&self) -> f64 {
+        self.lengths.iter().sum::<f64>() / SHARES as f64
+    }
+
+    /// Room across the hair of a share, mm², on the mean over its worn length.
+    pub(super) fn mean_room_mm2(&self, hair: &Hair, strand: usize, share: usize) -> f64 {
+        let length = self.lengths[share];
+        if length <= 0.0 {
+            return 0.0;
+        }
+        let (steady, terms) = hair.packing.terms(&hair.strands[strand]);
+        let decaying: f64 = terms
+            .iter()
+            .zip(DECAY_MM)
+            .zip(&self.decayed[share])
+            .map(|((term, decay), left)| term * decay * (1.0 - left))
+            .sum();
+        let strand = &hair.strands[strand];
+        strand.hairs / SHARES as f64 * strand.section_mm2() * (steady + decaying / length)
+    }
+
+    /// Shares that end at one length, as the first of each and how many, longest last.
+    pub(super) fn bundles(&self) -> impl Iterator<Item = (usize, usize)> {
+        self.bundles[..usize::from(self.bundle_count)]
+            .iter()
+            .map(|(first, many)| (usize::from(*first), usize::from(*many)))
+    }
+
+    fn bundle(&mut self) {
+        if self.lengths.iter().all(|length| *length == self.lengths[0]) {
+            (self.bundles[0], self.bundle_count) = ((0, SHARES as u8), 1);
+            return;
+        }
+        let mut order: [usize; SHARES] = std::array::from_fn(|i| i);
+        order.sort_by(|a, b| self.lengths[*a].total_cmp(&self.lengths[*b]));
+        let mut at = 0;
+        while let Some(&first) = order.get(at) {
+            let many = order[at..].iter().take_while(|i| self.lengths[**i] == self.lengths[first]).count();
+            self.bundles[usize::from(self.bundle_count)] = (first as u8, many as u8);
+            self.bundle_count += 1;
+            at += many;
+        }
+    }
+}
+
+/// Worn lengths of a strand. Shares of one length are worked out once.
+pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
+    let strand = &hair.strands[i];
+    let mut out = Worn {
+        lengths: [0.0; SHARES],
+        decayed: [[1.0; TERMS]; SHARES],
+        exact: [1.0; SHARES],
+        bundles: [(0, 0); SHARES],
+        bundle_count: 0,
+        longest_mm: 0.0,
+        lie: Lie::default(),
+        turn: Turn::default(),
+        longest_end: Vec3::zeros(),
+        mean_end: Vec3::zeros(),
+    };
+    let rod = strand.model.rod(0.0, strand.worn.curvature_share());
+    let profile = &strand.profile;
+    for k in 0..SHARES {
+        let fibre = lengths[k];
+        if k > 0 && fibre == lengths[k - 1] {
+            out.lengths[k] = out.lengths[k - 1];
+            out.decayed[k] = out.decayed[k - 1];
+            out.exact[k] = out.exact[k - 1];
+        } else if fibre > 0.0 {
+            let worn = rod.hanging_mm(fibre, 0.0);
+            out.lengths[k] = worn;
+            out.decayed[k] = decayed(worn);
+            out.exact[k] = fibre / profile.fibre_mm(worn, &out.decayed[k]);
+        }
+        out.longest_mm = out.longest_mm.max(out.lengths[k]);
+    }
+    out.bundle();
+    out.lie = lie(hair, i, &out.lengths, &out.decayed);
+    let drape = &hair.drapes[i];
+    out.turn = out.lie.turn(drape.main());
+    let end = |length: f64| drape.place_from(&out.lie, &out.turn, out.longest_mm, length);
+    let mean = out.mean_mm();
+    let longest_end = end(out.longest_mm);
+    out.mean_end = if mean == out.longest_mm { longest_end } else { end(mean) };
+    out.longest_end = longest_end;
+    out
+}
+
+/// How a strand of these worn lengths lies, given e^(−length/τ) of each.
+fn lie(hair: &Hair, i: usize, lengths: &Lengths, decayed: &[Terms; SHARES]) -> Lie {
+    let strand = &hair.strands[i];
+    let (fibre, closed) = hair.packing.terms(strand);
+    let per_share = strand.hairs / strand.root.area_mm2 / SHARES as f64 * strand.section_mm2();
+    let mut taken = 0.0;
+    let mut root_closed = 0.0;
+    for (length, decayed) in lengths.iter().zip(decayed) {
+        if *length > 0.0 {
+            let decays = |terms: &Terms| terms.iter().zip(decayed).map(|(a, e)| a * e).sum::<f64>();
+            taken += fibre + decays(&closed);
+            root_closed += decays(&strand.profile.closed);
+        }
+    }
+    let mean = lengths.iter().sum::<f64>() / SHARES as f64;
+    // A lock of closed curls is stiffer than its hairs one by one; what is open slips.
+    let entangled = 1.0 + LOCK_ENTANGLED.value * root_closed / SHARES as f64;
+    let bending = strand.bending_mm * entangled.cbrt();
+    let crowding = per_share * taken;
+    let alone = STAND_SHARE * (1.0 + hair.drapes[i].against()) * mean / (1.0 + (mean / bending).powi(2));
+    // What its neighbours lift already is not lifted again.
+    let stand_mm = alone * (1.0 - crowding).max(0.0);
+    // Crowded hair is held up by its neighbours unless it is far longer than its lock stays straight.
+    let held_up = crowding.min(1.0).powi(3) * (-(mean / (UPRIGHT_LENGTHS * bending)).powi(4)).exp();
+    Lie { crowding, stand_mm, held_up }
+}
+
+/// How the hair of a root would lie if all of it were worn at one length, mm.
+pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
+    lie(hair, i, &[worn_mm; SHARES], &[decayed(worn_mm); SHARES])
+}
+
+/// How hair lies that is combed down and held: pulled open, so that only its fibre takes room.
+pub(crate) fn combed(hair: &Hair, i: usize) -> Lie {
+    let strand = &hair.strands[i];
+    let (fibre, _) = hair.packing.terms(strand);
+    let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * fibre;
+    Lie { crowding, stand_mm: 0.0, held_up: 0.0 }
+}

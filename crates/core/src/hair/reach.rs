@@ -1,0 +1,133 @@
+//! How long hair must be worn to end at a height: the one home of what Aim promises and Mark says.
+
+use super::Hair;
+use crate::fall::lie_at;
+use crate::fibre::search::zero_between;
+use crate::head::{Figure, FigurePoint, FigureZone, Reach, Vec3};
+use crate::reading::Zone;
+use crate::tolerance;
+use rayon::prelude::*;
+
+/// Longest worn hair that is looked for, mm.
+const LONGEST_MM: f64 = 2000.0;
+/// Most corrections of a length for how hair of that length lies. Hair that stands upright may need more than that: it is
+/// searched for.
+const CORRECTIONS: usize = 12;
+/// Strands of a zone that are asked where its hair ends.
+const ASKED: usize = 48;
+
+impl Hair {
+    /// Where the hair of a root ends if all of it is worn at one length, mm.
+    pub fn worn_end(&self, strand: usize, worn_mm: f64) -> Vec3 {
+        self.drapes[strand].place(&lie_at(self, strand, worn_mm), worn_mm, worn_mm)
+    }
+
+    /// Worn length at which the hair of a root ends at a height, mm; none where it would end above its root.
+    pub fn worn_to_height_mm(&self, strand: usize, height_mm: f64) -> Option<f64> {
+        // Below the head hair hangs straight down, and how it lies hardly depends on its length: a few corrections are enough.
+        let drape = &self.drapes[strand];
+        let leave = drape.leave();
+        if !drape.can_fall_forward() && height_mm < leave.y {
+            let below = leave.y - height_mm;
+            let next = |worn: f64| {
+                let lie = lie_at(self, strand, worn);
+                drape.on_head_mm(&lie) + below / lie.hangs()
+            };
+            let mut before = below + drape.main().on_head_mm();
+            let mut over = next(before) - before;
+            let mut worn = before + over;
+            for _ in 0..CORRECTIONS {
+                let off = next(worn) - worn;
+                if off.abs() < tolerance::REACH_MM {
+                    return Some(worn + off);
+                }
+                // Where the difference would vanish if it went on as from the last length to this one.
+                let step = off * (worn - before) / (over - off);
+                (before, over) = (worn, off);
+                worn += if step.is_finite() && step.abs() < LONGEST_MM { step } else { off };
+            }
+        }
+        length_to(height_mm, self.strands[strand].root.at.y, |worn| self.worn_end(strand, worn).y)
+    }
+
+    /// The hair that stands for a zone.
+    pub fn zone_paths(&self, zone: Zone) -> ZonePaths<'_> {
+        let of = |i: &usize| self.strands[*i].root.zone == zone;
+        let all: Vec<usize> = (0..self.strands.len()).filter(of).collect();
+        let step = all.len().div_ceil(ASKED).max(1);
+        ZonePaths { hair: self, strands: all.into_iter().step_by(step).collect() }
+    }
+}
+
+impl Hair {
+    /// The figure of this head: worn lengths from each zone to each point.
+    pub fn figure(&self) -> Figure {
+        let points = Figure::points(&self.measures);
+        let zone = |zone: Zone| {
+            let paths = self.zone_paths(zone);
+            let reach = |at: &FigurePoint| {
+                Some(Reach { point: at.point, worn_mm: paths.worn_to_height_mm(at.height_mm)? })
+            };
+            let reaches = points.iter().filter_map(reach).collect();
+            FigureZone { zone, root_height_mm: paths.root_height_mm(), reaches }
+        };
+        let zones = Zone::ALL.into_par_iter().map(zone).collect();
+        Figure::new(&self.form, &self.measures, zones)
+    }
+}
+
+/// The paths of the hair of a zone.
+#[derive(Debug, Clone)]
+pub struct ZonePaths<'a> {
+    hair: &'a Hair,
+    strands: Vec<usize>,
+}
+
+impl ZonePaths<'_> {
+    fn mean(&self, of: impl Fn(usize) -> f64) -> f64 {
+        let hairs: f64 = self.strands.iter().map(|i| self.hair.strands[*i].hairs).sum();
+        self.strands.iter().map(|i| self.hair.strands[*i].hairs * of(*i)).sum::<f64>() / hairs.max(1e-9)
+    }
+
+    /// Mean height of its roots, mm.
+    pub fn root_height_mm(&self) -> f64 {
+        self.mean(|i| self.hair.strands[i].root.at.y)
+    }
+
+    /// Height at which its hair ends on average if all of it is worn at one length, mm.
+    pub fn ends_at_mm(&self, worn_mm: f64) -> f64 {
+        rounded(self.mean(|i| self.hair.worn_end(i, worn_mm).y))
+    }
+
+    /// Worn length at which it ends at a height on average, mm; none above its roots.
+    pub fn worn_to_height_mm(&self, height_mm: f64) -> Option<f64> {
+        let ends_at = |worn: f64| self.mean(|i| self.hair.worn_end(i, worn).y);
+        length_to(height_mm, self.root_height_mm(), ends_at).map(rounded)
+    }
+}
+
+/// To a hundredth of a millimetre, so that sides that are alike get the same to the last digit.
+fn rounded(mm: f64) -> f64 {
+    (mm * 100.0).round() / 100.0
+}
+
+/// The length at which a height that falls with it is reached.
+fn length_to(height_mm: f64, root_mm: f64, ends_at: impl Fn(f64) -> f64) -> Option<f64> {
+    if height_mm >= root_mm {
+        return None;
+    }
+    let over = |worn: f64| ends_at(worn) - height_mm;
+    // Crowded hair may end above its root before it falls: the last crossing is looked for, from far out.
+    let (mut low, mut high) = (0.0, 2.0 * (root_mm - height_mm) + 50.0);
+    let mut f_high = over(high);
+    while f_high > 0.0 {
+        if high > LONGEST_MM {
+            return None;
+        }
+        low = high;
+        high *= 1.5;
+        f_high = over(high);
+    }
+    let f_low = if low == 0.0 { root_mm - height_mm } else { over(low) };
+    Some(zero_between((low, f_low), (high, f_high), tolerance::REACH_MM, over))
+}
