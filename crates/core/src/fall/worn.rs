@@ -177,8 +177,10 @@ fn lie(hair: &Hair, i: usize, lengths: &Lengths, decayed: &[Terms; SHARES]) -> L
     let alone = STAND_SHARE * (1.0 + hair.drapes[i].against()) * mean / (1.0 + (mean / bending).powi(2));
     // What its neighbours lift already is not lifted again.
     let stand_mm = alone * (1.0 - crowding).max(0.0);
-    // Crowded hair is held up by its neighbours unless it is far longer than its lock stays straight.
-    let held_up = crowding.min(1.0).powi(3) * (-(mean / (UPRIGHT_LENGTHS * bending)).powi(4)).exp();
+    // Crowded hair is held up by its neighbours unless the longest of it, which draws the lock down, is far longer than a lock
+    // stays straight.
+    let longest = lengths.iter().copied().fold(0.0, f64::max);
+    let held_up = crowding.min(1.0).powi(3) * (-(longest / (UPRIGHT_LENGTHS * bending)).powi(4)).exp();
     Lie { crowding, stand_mm, held_up }
 }
 

@@ -1,0 +1,139 @@
+//! Three ways of working written down as cuts, and cuts of the format's first version still read.
+#![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
+
+use spirel_core::cut::{Cut, CutResult, MoveNote, Way, cut, phrases};
+use spirel_core::fall::{Fall, fall};
+use spirel_core::hair::{Hair, HairRequest, PartLine};
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::units::LengthUnit;
+use std::path::Path;
+
+fn ringlets() -> Hair {
+    let zone = RawZoneReading {
+        width_class: Some(WidthClass::Medium),
+        strands: 5,
+        ..RawZoneReading::measured(620.0, 330.0)
+    };
+    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
+    let reading = RawReading { zones, part: PartLine { left_mm: 25.0 }, ..RawReading::default() };
+    HairRequest { roots: 2048, ..HairRequest::new(reading) }.grow().unwrap()
+}
+
+fn read(path: &Path) -> Cut {
+    serde_json::from_str(&std::fs::read_to_string(path).unwrap())
+        .unwrap_or_else(|why| panic!("{}: {why}", path.display()))
+}
+
+fn method(name: &str) -> Cut {
+    let path = format!("{}/tests/methods/{name}.json", env!("CARGO_MANIFEST_DIR"));
+    let method = read(Path::new(&path));
+    method.check().unwrap();
+    for phrase in phrases(&method, LengthUnit::Cm) {
+        assert!(!phrase.text.contains(['[', '{']), "{}", phrase.text);
+    }
+    method
+}
+
+fn carried_out(hair: &Hair, method: &Cut) -> (CutResult, Fall) {
+    let result = cut(hair, method).unwrap();
+    for (each, report) in method.moves.iter().zip(&result.moves) {
+        if !matches!(each.way, Way::Pause(_)) {
+            assert!(report.taken_g > 0.0 && report.notes.is_empty(), "{}: {:?}", each.name, report.notes);
+        }
+    }
+    let fallen = fall(hair, &result.lengths);
+    (result, fallen)
+}
+
+fn worn(fall: &Fall, zone: Zone) -> f64 {
+    fall.zones.iter().find(|each| each.zone == zone).unwrap().worn_mm
+}
+
+#[test]
+fn a_wet_line_with_dry_layers_turns_a_triangle_over() {
+    let hair = ringlets();
+    let method = method("wet_line_dry_layers");
+    let mut line_only = method.clone();
+    line_only.moves.truncate(1);
+    let (_, triangle) = carried_out(&hair, &line_only);
+    let (_, layered) = carried_out(&hair, &method);
+    assert!(
+        layered.widest_at_mm > triangle.widest_at_mm + 30.0,
+        "{} {}",
+        layered.widest_at_mm,
+        triangle.widest_at_mm
+    );
+    assert!(layered.front.heights_mm[0] > triangle.front.heights_mm[0] + 5.0, "the top lifts");
+    // Held forward, the sides keep more length towards the back than in front: held straight out they don't.
+    let mut wrong = method.clone();
+    for each in &mut wrong.moves[2..4] {
+        if let Way::Sections(sections) = &mut each.way {
+            sections.hold.share = 0.0;
+        }
+    }
+    let (_, square) = carried_out(&hair, &wrong);
+    assert!((worn(&layered, Zone::LeftSide) - worn(&square, Zone::LeftSide)).abs() > 3.0);
+}
+
+#[test]
+fn twists_give_lengths_that_grow_from_the_middle_of_the_face_and_spread_within_a_twist() {
+    let hair = ringlets();
+    let method = method("twists_by_face_points");
+    let (result, fallen) = carried_out(&hair, &method);
+    assert!(worn(&fallen, Zone::Fringe) < worn(&fallen, Zone::BackLower));
+    let mut untwisted = method.clone();
+    for each in &mut untwisted.moves {
+        if let Way::Gathered(gathered) = &mut each.way {
+            gathered.turns = 0.0;
+        }
+    }
+    let (plain, _) = carried_out(&hair, &untwisted);
+    let mass = |result: &CutResult| hair.mass_g(&result.lengths);
+    assert!(mass(&result) > mass(&plain) + 0.5, "what winds round the outside stays longer");
+}
+
+#[test]
+fn a_concave_shape_is_short_at_the_crown_and_its_fringe_ends_below_the_brow() {
+    let hair = ringlets();
+    let method = method("concave_with_fringe");
+    let (_, fallen) = carried_out(&hair, &method);
+    assert!(worn(&fallen, Zone::Crown) < worn(&fallen, Zone::BackLower), "short to long");
+    assert!(worn(&fallen, Zone::Fringe) < worn(&fallen, Zone::LeftSide) + 60.0);
+    let mut straight = method.clone();
+    if let Way::Sections(sections) = &mut straight.moves[0].way {
+        sections.fingers = spirel_core::cut::Fingers::default();
+    }
+    let (_, wrong) = carried_out(&hair, &straight);
+    assert!(
+        (worn(&fallen, Zone::BackUpper) - worn(&wrong, Zone::BackUpper)).abs() > 3.0,
+        "fingers along the head make no concave shape"
+    );
+}
+
+#[test]
+fn cuts_of_the_first_version_are_read_and_carried_out() {
+    let folder = format!("{}/tests/version_1", env!("CARGO_MANIFEST_DIR"));
+    let hair = ringlets();
+    let mut count = 0;
+    for file in std::fs::read_dir(folder).unwrap() {
+        let old = read(&file.unwrap().path());
+        assert_eq!(old.version, 2, "{}", old.name);
+        old.check().unwrap();
+        cut(&hair, &old).unwrap();
+        count += 1;
+    }
+    assert_eq!(count, 14);
+}
+
+#[test]
+fn a_step_that_does_nothing_says_why() {
+    let hair = ringlets();
+    let mut plan = method("wet_line_dry_layers");
+    plan.moves.truncate(1);
+    plan.moves[0].state.comb = spirel_core::fibre::Comb::None;
+    let notes = |plan: &Cut| cut(&hair, plan).unwrap().moves[0].notes.clone();
+    assert_eq!(notes(&plan), [MoveNote::WetWithoutComb]);
+    plan.moves[0].state = Default::default();
+    plan.moves[0].region = serde_json::from_str(r#"{"all": [{"half": "left"}, {"half": "right"}]}"#).unwrap();
+    assert_eq!(notes(&plan), [MoveNote::EmptyRegion]);
+}
