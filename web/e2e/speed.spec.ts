@@ -6,6 +6,10 @@ test.use({ trace: "off" });
 
 test("from an edit to the redrawn fall it takes less than the eye waits for", async ({ wren }, info) => {
   await openVisit(wren, "Sunniva Drake", "Plan");
+  // A line that every millimetre moves, whatever else her plan does.
+  const answered = wren.waitForResponse("**/api/compute/fall");
+  await wren.getByLabel("Begin with a cut").selectOption({ label: "Plumb line" });
+  await answered;
   const front = wren.getByRole("img", { name: /^from the front/ }).locator(".after");
   await expect(front).toBeVisible();
   // The page itself notes when a key reaches it and when the frame with the new outline and numbers is drawn: asking
@@ -20,8 +24,9 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
   const drawn = () => wren.evaluate(() => (window as unknown as { drawn: number[] }).drawn);
   const EDITS = 40;
   for (let i = 0; i < EDITS; i++) {
+    const before = (await drawn()).length;
     await wren.getByLabel("Below it by").fill(String(-3 - 0.25 * i));
-    await expect.poll(async () => (await drawn()).length, { intervals: [25] }).toBe(i + 1);
+    await expect.poll(async () => (await drawn()).length, { intervals: [25] }).toBeGreaterThan(before);
   }
   const times = (await drawn()).sort((a, b) => a - b).map(Math.round);
   // Measured, not asserted: machines are noisy.

@@ -1,6 +1,8 @@
 //! Prints how far the demo's aims end from their points in the fall, and its worn lines from where they were seen:
 //! docs/accuracy.md.
 
+#![allow(clippy::print_stdout, reason = "what it prints is what it is for")]
+
 use serde_json::Value;
 use spirel_core::fall::fall;
 use spirel_core::hair::{HairRequest, agreements};

@@ -1,5 +1,7 @@
 //! Prints the shapes of docs/accuracy.md: what ordinary heads of hair measure when they are worn.
 
+#![allow(clippy::print_stdout, reason = "what it prints is what it is for")]
+
 use spirel_core::fall::{Fall, fall};
 use spirel_core::hair::{Hair, HairRequest};
 use spirel_core::head::Point;
@@ -21,7 +23,7 @@ fn line(hair: &Hair, point: Point) -> Fall {
     let lengths: Vec<_> = (0..hair.strands.len())
         .map(|i| {
             let s = &hair.strands[i];
-            let f = hair.worn_to_height_mm(i, y).and_then(|w| s.model.fibre_from_worn(w, s.worn)).unwrap();
+            let f = hair.worn_to_height_mm(i, y).and_then(|w| s.model.fibre_from_worn(w, s.worn)).expect("reached");
             hair.lengths[i].map(|x| x.min(f))
         })
         .collect();
@@ -34,7 +36,7 @@ fn round(hair: &Hair, worn: f64) -> Fall {
         .iter()
         .zip(&hair.lengths)
         .map(|(s, l)| {
-            let f = s.model.fibre_from_worn(worn, s.worn).unwrap();
+            let f = s.model.fibre_from_worn(worn, s.worn).expect("reached");
             l.map(|x| x.min(f))
         })
         .collect();
@@ -59,7 +61,7 @@ fn show(name: &str, f: &Fall) {
         low,
         f.lowest_mm,
         f.side.other_mm.iter().copied().fold(0.0, f64::max),
-        f.levels.iter().filter(|l| l.height_mm >= low + 20.0).last().map_or(1.0, |l| l.light),
+        f.levels.iter().rfind(|l| l.height_mm >= low + 20.0).map_or(1.0, |l| l.light),
         f.strong_to_mm,
         f.see_through_below_mm,
         f.mass_g

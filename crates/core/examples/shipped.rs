@@ -1,5 +1,7 @@
 //! Prints every cut that ships on three heads: docs/accuracy.md.
 
+#![allow(clippy::print_stdout, reason = "what it prints is what it is for")]
+
 use spirel_core::cut::{cut, shipped};
 use spirel_core::fall::fall;
 use spirel_core::hair::{Hair, HairRequest};

@@ -83,7 +83,7 @@ fn fine_hair_is_flat_and_seen_through_when_a_third_of_it_is_left() {
         lengths.iter_mut().skip(3).for_each(|length| *length *= 0.3);
     }
     let thin = fall(&hair, &layered);
-    let low = thin.levels.iter().filter(|level| level.height_mm > line_mm(&thin) + 20.0).next_back().unwrap();
+    let low = thin.levels.iter().rfind(|level| level.height_mm > line_mm(&thin) + 20.0).unwrap();
     assert!(low.light > 0.25, "{}", low.light);
 }
 

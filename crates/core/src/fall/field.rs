@@ -189,7 +189,7 @@ impl Amount {
     }
 
     /// What of it lies in the upper `part_mm` of a row, spread over the row, and what is left of it at the upper edge.
-    fn into_row(&self, part_mm: f64) -> (f64, Self) {
+    fn part_of_row(&self, part_mm: f64) -> (f64, Self) {
         let mut mean = self.steady * part_mm;
         let mut left = *self;
         for (decaying, decay) in left.decaying.iter_mut().zip(DECAY_MM) {
@@ -564,8 +564,8 @@ impl Sums {
     fn note(&mut self, hang: &Hang, flow: &Flow, height_mm: f64, ends: &Ends, sign: f64) {
         let row = ((-height_mm / LEVEL_MM).max(0.0) as usize).min(self.begins.len() - 1);
         let part = -(row as f64) * LEVEL_MM - height_mm;
-        let (room, room_left) = ends.room.into_row(part);
-        let (mass, mass_left) = ends.mass.into_row(part);
+        let (room, room_left) = ends.room.part_of_row(part);
+        let (mass, mass_left) = ends.mass.part_of_row(part);
         let part_share = part / LEVEL_MM;
         let ring = usize::from(hang.cells.ring);
         for (azimuth, share) in hang.cells.azimuths() {
