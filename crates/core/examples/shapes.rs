@@ -23,7 +23,10 @@ fn line(hair: &Hair, point: Point) -> Fall {
     let lengths: Vec<_> = (0..hair.strands.len())
         .map(|i| {
             let s = &hair.strands[i];
-            let f = hair.worn_to_height_mm(i, y).and_then(|w| s.model.fibre_from_worn(w, s.worn)).expect("reached");
+            let f = hair
+                .worn_to_height_mm(i, y)
+                .and_then(|w| s.model.fibre_from_worn(w, s.worn))
+                .expect("reached");
             hair.lengths[i].map(|x| x.min(f))
         })
         .collect();
