@@ -220,9 +220,9 @@ pub const HAIRS_PER_CM2: Constant =
     constant(180.0, (80.0, 300.0), "Loussouarn 2001, Br. J. Dermatol. 145, and others");
 /// Share of the cross-section of straight worn hair that is fibre; the rest is air.
 pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
-/// By how many times more room closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)). Fitted to a client by one
+/// By how many times more room closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)²). Fitted to a client by one
 /// worn width. Compare Goldstein, Warren, Ball 2012, Phys. Rev. Lett. 108, 078101, and van Wyk 1946, J. Text. Inst. 37.
-pub const PACKING_CURL: Constant = constant(5.5, (0.5, 24.0), OWN);
+pub const PACKING_CURL: Constant = constant(6.5, (0.5, 24.0), OWN);
 /// The same times so many where curls are brushed out: single fibres lie out of phase and keep each other away.
 pub const PACKING_BRUSHED: Constant = constant(2.0, (1.3, 3.0), OWN);
 /// By how much more a lock of closed curls is stiff than its fibres one by one; open hair slips.

@@ -2,7 +2,7 @@
 
 /// Newton's step, as a share of what is searched, that is the last: half the digits of an f64, so that its square is all
 /// of them.
-pub const NEWTON: f64 = 1e-8;
+pub const NEWTON: f64 = 1e-6;
 /// Width in mm at which the search for a length stops: a millionth of what a comb can show.
 pub const LENGTH_MM: f64 = 1e-9;
 /// Most steps of any search. Halving 10 m down to [`LENGTH_MM`] takes 44, so reaching this is a defect.

@@ -55,7 +55,7 @@ fn thick_ringlets_in_one_length_are_a_triangle_and_round_layers_turn_it_over_and
     let one_length = fall(&hair, &to_the_shoulder(&hair));
     let (temples, line) =
         (one_length.front.width_at_mm(40.0), one_length.front.width_at_mm(line_mm(&one_length) + 30.0));
-    assert!((260.0..325.0).contains(&temples) && (350.0..450.0).contains(&line), "{temples} {line}");
+    assert!((260.0..300.0).contains(&temples) && (350.0..450.0).contains(&line), "{temples} {line}");
     assert!(line / one_length.front.width_at_mm(60.0) > 1.35);
     let layered = fall(&hair, &cut_to(&hair, |_| 150.0));
     let lift = layered.front.heights_mm[0] - one_length.front.heights_mm[0];
@@ -70,7 +70,14 @@ fn tight_coils_are_a_ball_and_the_top_too() {
     let top = fallen.front.heights_mm[0] - hair.form.top_mm();
     // At the height of the temples the bare head is narrower than at the ears.
     let side = 0.5 * fallen.front.width_at_mm(40.0) - 0.95 * hair.form.radius_mm(&Vec3::x());
-    assert!((60.0..105.0).contains(&top) && (60.0..105.0).contains(&side), "{top} {side}");
+    // At the nape, where hair is rooted below the head, it stands off as far.
+    let behind =
+        |height: f64| fallen.side.other_mm[fallen.side.heights_mm.iter().position(|h| *h == height).unwrap()];
+    let nape = behind(-40.0) - hair.form.radius_mm(&-Vec3::z());
+    assert!(
+        (70.0..105.0).contains(&top) && (70.0..105.0).contains(&side) && nape > 70.0,
+        "{top} {side} {nape}"
+    );
 }
 
 #[test]
@@ -98,8 +105,7 @@ fn a_third_taken_from_inside_makes_ringlets_narrower() {
     let (before, after) = (fall(&hair, &whole), fall(&hair, &taken));
     for height in [60.0, 0.0, -60.0, -110.0] {
         let (wide, narrow) = (before.front.width_at_mm(height), after.front.width_at_mm(height));
-        // Short ends close and prop what is left a little where they lie; further down there is only less hair.
-        assert!(narrow <= 1.02 * wide, "{height}: {wide} {narrow}");
+        assert!(narrow <= wide + 0.5, "{height}: {wide} {narrow}");
     }
     assert!(after.width_mm < 0.97 * before.width_mm, "{} {}", before.width_mm, after.width_mm);
 }

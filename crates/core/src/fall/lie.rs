@@ -6,14 +6,14 @@
 //! ((R + c)³ − R³)/3R² = s·sin α, and is at most s: hair that is denser than that stands upright.
 
 use super::path::Path;
-use crate::fibre::search::zero_by_slope;
 use crate::tolerance;
 
 /// Radius of an ordinary head, mm, on which hair spreads out as it rises.
 pub(crate) const RISE_RADIUS_MM: f64 = 92.0;
-/// Most steps of Newton's method, and the least slope it is tried at.
-const NEWTON_STEPS: usize = 12;
-const LEAST_SLOPE: f64 = 0.05;
+/// Hair that hangs by less than this share of its length never comes down to where it would leave the head.
+const LEAST_HANGS: f64 = 1e-3;
+/// Least square of how far hair spreads beyond its crowding with which the search for that place begins.
+const LEAST_SPREAD: f64 = 0.2;
 /// Worn length, mm, over which the rise from stiffness alone is reached.
 const STAND_OVER_MM: f64 = 15.0;
 
@@ -36,56 +36,53 @@ pub(crate) struct Turn {
 }
 
 impl Lie {
-    /// Height over the bare path after a worn length, mm, and its slope.
-    fn rise(&self, worn_mm: f64) -> (f64, f64) {
+    /// Height over the bare path after a worn length, mm.
+    fn rise(&self, worn_mm: f64) -> f64 {
         // The cube root by logarithm: twice as quick as by itself, and as exact as anything here needs.
         let out = ((3.0 * self.crowding * worn_mm / RISE_RADIUS_MM).ln_1p() / 3.0).exp();
-        let rise = RISE_RADIUS_MM * (out - 1.0);
-        if rise >= worn_mm { (worn_mm, 1.0) } else { (rise, self.crowding / (out * out)) }
+        (RISE_RADIUS_MM * (out - 1.0)).min(worn_mm)
     }
 
-    /// How far along a bare path that is, mm, and its slope. On a path that turns by `bend` radians a millimetre, hair further
-    /// out has further to go.
-    fn run(&self, worn_mm: f64, bend: f64) -> (f64, f64) {
-        let (rise, steep) = self.rise(worn_mm);
+    /// How far along a bare path that is, mm. On a path that turns by `bend` radians a millimetre, hair further out has
+    /// further to go.
+    fn run(&self, worn_mm: f64, bend: f64) -> f64 {
+        let rise = self.rise(worn_mm);
         let flat = ((worn_mm - rise) * (worn_mm + rise)).max(0.0).sqrt();
-        if flat <= 0.0 {
-            return (0.0, 0.0);
-        }
-        let wider = 1.0 + 0.5 * rise * bend;
-        let slope = (worn_mm - rise * steep) / (flat * wider) - 0.5 * flat * steep * bend / (wider * wider);
-        (flat / wider * (1.0 - self.held_up), slope * (1.0 - self.held_up))
+        flat / (1.0 + 0.5 * rise * bend) * self.hangs()
     }
 
     /// Where hair that lies like this leaves the head on a path.
+    ///
+    /// With t = rise/crowding, the worn length is t·p(t), p = 1 + ct/R + (ct/R)²/3, and what it has run along the path after
+    /// it is that path's length where t²(p² − c²)·hangs² = along²·(1 + ½·ct·bend)². The difference of the two sides is a
+    /// polynomial in t whose coefficients change sign once, however crowded the hair is: it has one zero, and Newton's method
+    /// finds it from anywhere right of where it turns up.
     pub(crate) fn turn(&self, path: &Path) -> Turn {
         let along = path.on_head_mm();
         if along <= 0.0 {
             return Turn { worn_mm: 0.0, rise_mm: 0.0 };
         }
-        let bend = path.bend();
-        // As if it rose evenly: near enough for Newton's method to be there in two or three steps.
-        let rises = self.crowding.min(0.9);
-        let mut worn_mm =
-            along * (1.0 + 0.4 * rises * bend * along) / ((1.0 - rises * rises).sqrt() * self.hangs());
-        for _ in 0..NEWTON_STEPS {
-            let (run, slope) = self.run(worn_mm, bend);
-            if slope <= LEAST_SLOPE {
+        let (c, hangs) = (self.crowding, self.hangs().max(LEAST_HANGS));
+        // The coefficients of p, and half the bend.
+        let (first, per_bend) = (c / RISE_RADIUS_MM, 0.5 * c * path.bend());
+        let second = first * first / 3.0;
+        let spread = |t: f64| 1.0 + t * (first + t * second);
+        // As far as it would have to go at the height it rises to on the way, were it not steeper there than it is.
+        let flat = along / hangs;
+        let p = spread(flat);
+        let mut t = flat * (1.0 + per_bend * flat) / (p * p - c * c).max(LEAST_SPREAD).sqrt();
+        for _ in 0..tolerance::STEPS {
+            let (p, p_slope) = (spread(t), first + 2.0 * t * second);
+            let (runs, wider) = (hangs * hangs * t, along * (1.0 + per_bend * t));
+            let over = runs * t * (p * p - c * c) - wider * wider;
+            let half_slope = runs * (p * p - c * c + t * p * p_slope) - wider * along * per_bend;
+            let step = if half_slope > 0.0 { 0.5 * over / half_slope } else { -t };
+            t -= step;
+            if step.abs() < tolerance::TURN_MM {
                 break;
             }
-            let step = (along - run) / slope;
-            worn_mm = (worn_mm + step).max(along);
-            if step.abs() < tolerance::TURN_MM {
-                return Turn { worn_mm, rise_mm: self.rise(worn_mm).0 };
-            }
         }
-        // Hair that stands upright has a corner in its run: there the zero is searched for between ends.
-        let most = 20.0 * along + 1000.0;
-        let worn_mm = zero_by_slope(along, most, 1.5 * along, |worn| {
-            let (run, slope) = self.run(worn, bend);
-            (along - run, -slope)
-        });
-        Turn { worn_mm, rise_mm: self.rise(worn_mm).0 }
+        Turn { worn_mm: t * spread(t), rise_mm: c * t }
     }
 
     /// How far hair that is free of the head goes down for each millimetre of it.
@@ -101,7 +98,7 @@ impl Lie {
             let free = worn_mm - turn.worn_mm;
             (path.on_head_mm() + free * self.hangs(), turn.rise_mm + free * self.held_up + stand)
         } else {
-            (self.run(worn_mm, path.bend()).0, self.rise(worn_mm).0 + stand)
+            (self.run(worn_mm, path.bend()), self.rise(worn_mm) + stand)
         }
     }
 }
@@ -117,29 +114,40 @@ mod tests {
     #[test]
     fn hair_leaves_the_scalp_at_the_angle_its_crowding_asks_for() {
         for crowding in [0.05, 0.3, 0.8] {
-            let (rise, slope) = lie(crowding).rise(1e-6);
-            assert!((rise / 1e-6 - crowding).abs() < 1e-6 && (slope - crowding).abs() < 1e-6);
+            let rise = lie(crowding).rise(1e-6);
+            assert!((rise / 1e-6 - crowding).abs() < 1e-6);
         }
-        assert_eq!(lie(1.7).rise(10.0).0, 10.0, "denser hair stands upright");
+        assert_eq!(lie(1.7).rise(10.0), 10.0, "denser hair stands upright");
     }
 
     #[test]
     fn a_ball_of_tight_coils_holds_the_volume_it_takes() {
         // By hand: 180 hairs of 70 µm a cm², 333 mm of fibre worn at 100 mm, packed at 0.0139.
         let crowding = 1.8 * std::f64::consts::PI * 0.035_f64.powi(2) / (0.3 * 0.0139);
-        let (rise, _) = lie(crowding).rise(100.0);
+        let rise = lie(crowding).rise(100.0);
         let volume =
             ((RISE_RADIUS_MM + rise).powi(3) - RISE_RADIUS_MM.powi(3)) / (3.0 * RISE_RADIUS_MM.powi(2));
         assert!((volume - 100.0 * crowding).abs() < 1e-6 && (70.0..90.0).contains(&rise), "{rise}");
     }
 
     #[test]
-    fn the_slopes_are_those_of_the_curves() {
-        for crowding in [0.1, 0.6, 1.5] {
-            for worn in [40.0, 90.0, 300.0] {
-                let by_differences =
-                    (lie(crowding).run(worn + 1e-4, 0.01).0 - lie(crowding).run(worn - 1e-4, 0.01).0) / 2e-4;
-                assert!((lie(crowding).run(worn, 0.01).1 - by_differences).abs() < 1e-5, "{crowding} {worn}");
+    fn hair_leaves_the_head_where_it_has_run_down_its_path_however_crowded_it_is() {
+        let zones = std::collections::BTreeMap::from([(
+            crate::reading::Zone::Top.into(),
+            crate::reading::RawZoneReading::measured(300.0, 290.0),
+        )]);
+        let reading = crate::reading::RawReading { zones, ..Default::default() };
+        let hair = crate::hair::HairRequest { roots: 256, ..crate::hair::HairRequest::new(reading) };
+        let hair = hair.grow().expect("possible");
+        for path in hair.drapes.iter().map(super::super::Drape::main).filter(|path| path.on_head_mm() > 0.0) {
+            for crowding in [0.0, 0.05, 0.5, 0.95, 1.0, 1.3, 3.0] {
+                for held_up in [0.0, 0.3, 0.9] {
+                    let lie = Lie { crowding, stand_mm: 0.0, held_up };
+                    let turn = lie.turn(path);
+                    let run = lie.run(turn.worn_mm, path.bend());
+                    assert!((run - path.on_head_mm()).abs() < 1e-6, "{lie:?}: {run} {}", path.on_head_mm());
+                    assert!((lie.rise(turn.worn_mm) - turn.rise_mm).abs() < 1e-6);
+                }
             }
         }
     }

@@ -7,10 +7,13 @@
 //! makes the surface ([`Surface`]). [`fall`] sums it up: outlines, light through the ends, mass and length by zone, the
 //! perimeter. What Aim promises at a face point and where the fall ends are the same paths ([`Drape`]).
 
+mod cell;
 mod cells;
 mod drape;
 mod ends;
 mod field;
+mod flow;
+mod lay;
 mod lie;
 mod outline;
 mod packing;
@@ -18,6 +21,7 @@ mod path;
 mod profile;
 mod result;
 mod shell;
+mod spread;
 mod surface;
 mod svg;
 mod worn;

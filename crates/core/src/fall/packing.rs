@@ -5,7 +5,10 @@ use crate::constants::{PACKING_BRUSHED, PACKING_CURL, PACKING_STRAIGHT};
 use crate::fibre::WornStyle;
 use crate::hair::Strand;
 
-/// The packing of a client's hair: φ = 0.09/(1 + β(1 − x²)).
+/// The packing of a client's hair: φ = 0.09/(1 + β(1 − x²)²).
+///
+/// What is closed keeps its neighbours away, and they are as closed as it is: the room goes with the square. With 1 − x² alone no
+/// β gives ringlets that lie close above and wide at their ends, and coils that stand up, at once (docs/accuracy.md).
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Packing {
     /// By how many times fully closed curls take more room than straight hair, β.

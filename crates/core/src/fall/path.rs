@@ -11,6 +11,12 @@ use crate::section::Scalp;
 
 /// Step along the scalp, mm.
 pub(super) const STEP_MM: f64 = 7.0;
+/// Length of the first of the pieces of a path on the head that the field sees, by how much each is longer than the one
+/// before, and of the longest, mm: upright curls end within the first, and long hair needs no finer ones than that by which
+/// guide strands are spread.
+const FIRST_PIECE_MM: f64 = 3.5;
+const PIECE_GROWS_MM: f64 = 3.5;
+const LONGEST_PIECE_MM: f64 = 14.0;
 /// Most steps: far more than the longest path down a head.
 const MOST_STEPS: usize = 120;
 /// How far from its root hair still grows its own way rather than falls, mm: about the length over which its weight bends it.
@@ -36,7 +42,7 @@ pub struct Path {
     against: f64,
     /// By how much it turns on the head, radians a millimetre.
     bend: f64,
-    /// Pieces on the head, each a step long but the last, and pieces over the shoulders.
+    /// Pieces on the head, from short to long, and pieces over the shoulders.
     pub(super) on_head: Vec<Piece>,
     pub(super) over_shoulders: Vec<Piece>,
     /// Where it hangs straight down: from the head to the shoulders or without end, and from the shoulders on.
@@ -212,13 +218,29 @@ impl Path {
         }
     }
 
+    /// Length of the path down to the ears' height, mm; 0 of hair rooted below it.
+    fn to_the_ears_mm(&self) -> f64 {
+        let Some(next) = self.points.iter().position(|point| point.at.y <= 0.0) else { return f64::INFINITY };
+        let Some(above) = next.checked_sub(1).map(|above| &self.points[above]) else { return 0.0 };
+        let below = &self.points[next];
+        above.arc_mm + (below.arc_mm - above.arc_mm) * above.at.y / (above.at.y - below.at.y)
+    }
+
     /// Cuts the path into what the field sees.
     fn lay_pieces(&mut self, leaves: usize) {
-        let mut from = 0.0;
+        let (mut from, mut long) = (0.0, FIRST_PIECE_MM);
+        let ears_mm = self.to_the_ears_mm();
         while from < self.on_head_mm - 1e-9 {
-            let to = (from + STEP_MM).min(self.on_head_mm);
+            let mut to = (from + long).min(self.on_head_mm);
+            // Over the head and below it cells hold different things: no piece lies in both.
+            if from + 1e-9 < ears_mm {
+                to = to.min(ears_mm);
+            } else {
+                to = to.min(from + STEP_MM);
+            }
             self.on_head.push(self.piece(from, to));
             from = to;
+            long = (long + PIECE_GROWS_MM).min(LONGEST_PIECE_MM);
         }
         let begin = self.on_head_mm;
         let last = self.end().arc_mm.max(begin);

@@ -10,7 +10,7 @@ use crate::fibre::Rod;
 use std::f64::consts::TAU;
 
 /// Decay lengths of the sums, mm of worn height. Four, a factor of four apart, follow the opening of wave, ringlet and
-/// coil to about two parts in a hundred.
+/// coil to about two parts in a hundred, and one exponential tells all of them ([`fourth_powers`]).
 pub(crate) const DECAY_MM: [f64; TERMS] = [10.0, 40.0, 160.0, 640.0];
 /// Number of decaying terms.
 pub(crate) const TERMS: usize = 4;
@@ -30,7 +30,7 @@ const LEAST_MM: f64 = 4.0;
 pub(crate) type Terms = [f64; TERMS];
 
 /// The fibre in a worn millimetre at height h above the end is 1 + Σ fibreⱼ·e^(−h/τⱼ), mm, and what is closed of it,
-/// (1 − x²)/x, is Σ closedⱼ·e^(−h/τⱼ).
+/// (1 − x²)²/x, is Σ closedⱼ·e^(−h/τⱼ).
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct Profile {
     pub(crate) fibre: Terms,
@@ -49,7 +49,7 @@ impl Profile {
         let quarter = 0.25 * TAU * rod.radius_mm.min(LARGEST_LOOP_MM);
         let closed = |fibre: f64| {
             let x = rod.extension(rod.weight_mn_mm * (fibre + quarter));
-            coiled * (1.0 - x * x).max(0.0)
+            coiled * (1.0 - x * x).powi(2)
         };
         let mut fibre = FIRST_MM;
         let mut low = closed(0.0);
@@ -93,7 +93,22 @@ impl Profile {
 
 /// e^(−h/τ) for each term.
 pub(crate) fn decayed(height_mm: f64) -> Terms {
-    DECAY_MM.map(|decay| (-height_mm / decay).exp())
+    fourth_powers((-height_mm / DECAY_MM[TERMS - 1]).exp())
+}
+
+/// e^(h/τ) for each term.
+pub(super) fn grown(height_mm: f64) -> Terms {
+    fourth_powers((height_mm / DECAY_MM[TERMS - 1]).exp())
+}
+
+/// The last of the terms and, as decay lengths are a factor of four apart, each before it as the fourth power of the next.
+fn fourth_powers(last: f64) -> Terms {
+    let mut terms = [last; TERMS];
+    for i in (0..TERMS - 1).rev() {
+        let square = terms[i + 1] * terms[i + 1];
+        terms[i] = square * square;
+    }
+    terms
 }
 
 fn sum(terms: &Terms, decayed: &Terms) -> f64 {
@@ -158,11 +173,21 @@ mod tests {
                         let x = rod.extension(
                             rod.weight_mn_mm * (quarter + fibre * (f64::from(i) + 0.5) / f64::from(steps)),
                         );
-                        coiled * (1.0 - x * x) * fibre / f64::from(steps)
+                        coiled * (1.0 - x * x).powi(2) * fibre / f64::from(steps)
                     })
                     .sum();
                 let off = (profile.closed_mm(height) - closed).abs() / fibre;
                 assert!(off < 0.05, "{radius} {fibre}: {} {closed}", profile.closed_mm(height));
+            }
+        }
+    }
+
+    #[test]
+    fn one_exponential_tells_all_terms() {
+        for height in [0.0, 3.0, 47.0, 800.0] {
+            for ((decays, grows), decay) in decayed(height).iter().zip(grown(height)).zip(DECAY_MM) {
+                assert!((decays / (-height / decay).exp() - 1.0).abs() < 1e-12, "{height} {decay}");
+                assert!((decays * grows - 1.0).abs() < 1e-12);
             }
         }
     }

@@ -1,6 +1,6 @@
 //! What can be told from the fall.
 
-use super::cells::{CAP_ROWS, azimuths_of};
+use super::cells::azimuths_of;
 use super::field::Field;
 use super::outline::Levels;
 use super::surface::Surface;
@@ -175,35 +175,35 @@ fn mean(lengths: &Lengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
-/// Light through one layer: Beer–Lambert on summed fibre width per width of hair, along the outer edge. Hair clumps into
-/// locks and lets more light through than fibres strewn evenly (Nilson 1971, Agric. Meteorol. 8).
+/// Light through one layer: Beer–Lambert on the fibre that covers a height per width of hair, along the outer edge. Hair clumps
+/// into locks and lets more light through than fibres strewn evenly (Nilson 1971, Agric. Meteorol. 8).
 fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
     let wedge = TAU / AZIMUTHS as f64;
     let below = |row: usize| {
-        let cells = field.rows.get(CAP_ROWS + row).into_iter().flatten();
-        (cells.map(|cell| cell.width_mm).sum(), field.mass_below.get(row).copied().unwrap_or_default())
+        let cells = field.below.get(row).into_iter().flatten();
+        (cells.map(|cell| cell.cover_mm()).sum(), field.mass_below.get(row).copied().unwrap_or_default())
     };
-    // Levels lie between rows: what passes them is the mean of the rows above and below.
-    let passing = |height: f64| {
+    // Levels lie between rows: what covers them is the mean of the rows above and below.
+    let covering = |height: f64| {
         let level = (height / LEVEL_MM).round() as i32;
         let row = |level: i32| match usize::try_from(level) {
-            Ok(above) => field.above.get(above).map_or((0.0, 0.0), |p| (p.width_mm, p.mass_g_per_mm)),
+            Ok(above) => field.above.get(above).map_or((0.0, 0.0), |p| (p.cover_mm, p.mass_g_per_mm)),
             Err(_) => below((-level - 1) as usize),
         };
-        let ((w0, m0), (w1, m1)) = (row(level), row(level - 1));
-        (0.5 * (w0 + w1), 0.5 * (m0 + m1))
+        let ((c0, m0), (c1, m1)) = (row(level), row(level - 1));
+        (0.5 * (c0 + c1), 0.5 * (m0 + m1))
     };
     let rows: Vec<(f64, (f64, f64))> =
-        around.heights_mm.iter().map(|height| (*height, passing(*height))).collect();
-    let fullest = rows.iter().map(|(_, (width, _))| *width).fold(0.0, f64::max);
+        around.heights_mm.iter().map(|height| (*height, covering(*height))).collect();
+    let fullest = rows.iter().map(|(_, (cover, _))| *cover).fold(0.0, f64::max);
     rows.iter()
         .zip(&around.radii)
-        .map(|((height_mm, (width, mass)), radii)| {
+        .map(|((height_mm, (cover, mass)), radii)| {
             let edge: f64 = radii.iter().map(|(radius, solid)| solid * wedge * radius).sum();
             LevelShare {
                 height_mm: *height_mm,
-                light: if edge > 0.0 { (-LIGHT_CLUMPING.value * width / edge).exp() } else { 1.0 },
-                fullness: if fullest > 0.0 { width / fullest } else { 0.0 },
+                light: if edge > 0.0 { (-LIGHT_CLUMPING.value * cover / edge).exp() } else { 1.0 },
+                fullness: if fullest > 0.0 { cover / fullest } else { 0.0 },
                 mass_g_per_mm: *mass,
             }
         })

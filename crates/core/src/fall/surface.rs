@@ -1,7 +1,8 @@
 //! How far hair stands out: the room in each cell, stacked on the head.
 
-use super::cells::{CAP_ROWS, azimuth_of, height_of};
-use super::field::{Cell, Field};
+use super::cell::Below;
+use super::cells::{CAP_ROWS, RINGS, azimuth_of, height_of};
+use super::field::Field;
 use super::lie::RISE_RADIUS_MM;
 use super::worn::AsWorn;
 use super::{AZIMUTHS, LEVEL_MM, Shell};
@@ -15,6 +16,9 @@ use std::f64::consts::TAU;
 const FULL: f64 = 1.0;
 /// Steepest slope at which hair stays piled on hair beside it: steeper, it slides off.
 const STEEPEST: f64 = 1.2;
+/// Rows on either side of the ears' height between which the outline is mixed, and how often.
+const MIXED_ROWS: usize = 5;
+const MIXES: usize = 4;
 /// Sweeps in which it slides.
 const SLIDES: usize = 6;
 
@@ -36,28 +40,25 @@ pub(crate) struct Surface {
 impl Surface {
     /// Stacks the field on the head.
     pub(super) fn of(field: &Field, shell: &Shell) -> Self {
-        let rows = field.rows.len();
+        let rows = CAP_ROWS + field.below.len();
         let mut thick = vec![[0.0; AZIMUTHS]; rows];
         let mut cover = vec![[0.0; AZIMUTHS]; rows];
         let wedge = TAU / AZIMUTHS as f64;
         for row in 0..CAP_ROWS {
             for i in 0..AZIMUTHS {
-                let (cell, over) = (&field.rows[row][i], &shell.cap[row][i]);
-                let room = cell.all_room();
-                if room <= 0.0 {
+                let (cell, bare) = (&field.over[row][i], &shell.cap[row][i]);
+                if cell.room() <= 0.0 {
                     continue;
                 }
                 // No hair stands off further than it is long.
-                let high = over.height_mm(room).min(cell.reach / room) + cell.stand / room;
-                cover[row][i] = (cell.cover_mm2 / (FULL * over.area_mm2)).min(1.0);
+                let high = bare.height_mm(cell.room()).min(cell.longest_mm()) + cell.stand_mm();
+                cover[row][i] = (cell.cover_mm2() / (FULL * bare.area_mm2)).min(1.0);
                 thick[row][i] = cover[row][i] * high;
             }
         }
         slide(&mut thick[..CAP_ROWS], &cover[..CAP_ROWS]);
-        let stands: [f64; AZIMUTHS] = std::array::from_fn(|i| {
-            let cell = &field.rows[CAP_ROWS - 1][i];
-            if cell.all_room() > 0.0 { cell.stand / cell.all_room() } else { 0.0 }
-        });
+        let stands = field.over[CAP_ROWS - 1].map(|cell| cell.stand_mm());
+        let around: [(f64, f64); AZIMUTHS] = std::array::from_fn(|i| azimuth_of(i).sin_cos());
         let mut outer: Vec<[Vec3; AZIMUTHS]> = (0..CAP_ROWS)
             .map(|row| std::array::from_fn(|i| shell.cap[row][i].at + shell.cap[row][i].out * thick[row][i]))
             .collect();
@@ -65,7 +66,7 @@ impl Surface {
         for row in CAP_ROWS..rows {
             let height = height_of(row);
             outer.push(std::array::from_fn(|i| {
-                let cell = &field.rows[row][i];
+                let cell = &field.below[row - CAP_ROWS][i];
                 let (head, inner) = (shell.radius_mm(height, i), shell.inner_mm(height, i));
                 let full = stacked(cell, inner, stands[i], wedge);
                 let mut radius = head;
@@ -73,7 +74,7 @@ impl Surface {
                     // The outline ends at the perimeter; what hangs below it is wisps.
                     let ends = perimeter[i].unwrap_or(f64::INFINITY);
                     let above = ((height - ends) / LEVEL_MM + 0.5).clamp(0.0, 1.0);
-                    let closed = (cell.width_mm / (FULL * wedge * full)).min(1.0) * above;
+                    let closed = (cell.cover_mm() / (FULL * wedge * full)).min(1.0) * above;
                     cover[row][i] = closed;
                     thick[row][i] = closed * (full - inner);
                     radius = if head > 0.0 {
@@ -82,10 +83,11 @@ impl Surface {
                         full
                     };
                 }
-                let (sin, cos) = azimuth_of(i).sin_cos();
+                let (sin, cos) = around[i];
                 Vec3::new(radius * sin, height, radius * cos)
             }));
         }
+        mix_at_the_ears(&mut outer);
         // The middle of the first ring.
         let top_mm = outer[0].iter().map(|p| p.y).sum::<f64>() / AZIMUTHS as f64;
         Self { outer, thick, cover, perimeter, top_mm }
@@ -114,6 +116,22 @@ impl Surface {
     /// Where its outside lies.
     pub fn point(&self, row: usize, cell: usize) -> Vec3 {
         self.outer[row][cell]
+    }
+}
+
+/// Over the head hair is stacked on an area, below it on a height, and what lies across the border is counted on either side of
+/// it: there the outline is mixed up and down as the hair is everywhere else.
+fn mix_at_the_ears(outer: &mut [[Vec3; AZIMUTHS]]) {
+    let (first, last) = (CAP_ROWS - MIXED_ROWS, (CAP_ROWS + MIXED_ROWS).min(outer.len()));
+    for _ in 0..MIXES {
+        for i in 0..AZIMUTHS {
+            let radii: Vec<f64> = outer[first..last].iter().map(|row| row[i].x.hypot(row[i].z)).collect();
+            for (three, row) in radii.windows(3).zip(first + 1..) {
+                let mixed = 0.25 * three[0] + 0.5 * three[1] + 0.25 * three[2];
+                let p = &mut outer[row][i];
+                *p = Vec3::new(p.x * mixed / three[1], p.y, p.z * mixed / three[1]);
+            }
+        }
     }
 }
 
@@ -151,16 +169,11 @@ fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
 
 /// Outer radius of the hair of a cell below the head, mm: ring by ring from the inside, each lying where it hangs or on
 /// what is already there, whichever is further out.
-fn stacked(cell: &Cell, inner: f64, stands: f64, wedge: f64) -> f64 {
-    let rings = cell
-        .room
-        .iter()
-        .zip(&cell.section)
-        .zip(&cell.moment)
-        .filter(|((room, section), _)| **room > 0.0 && **section > 0.0);
-    rings.fold(inner, |filled, ((room, section), moment)| {
-        let from = filled.max(moment / section + stands);
-        (from * from + 2.0 * room / wedge).sqrt()
+fn stacked(cell: &Below, inner: f64, stands: f64, wedge: f64) -> f64 {
+    (0..RINGS).filter(|ring| cell.room(*ring) > 0.0).fold(inner, |filled, ring| {
+        let Some(at_mm) = cell.at_mm(ring) else { return filled };
+        let from = filled.max(at_mm + stands);
+        (from * from + 2.0 * cell.room(ring) / wedge).sqrt()
     })
 }
 
@@ -169,33 +182,34 @@ fn stacked(cell: &Cell, inner: f64, stands: f64, wedge: f64) -> f64 {
 /// Below the head that is exact: the mean of the ends of the lowest share q of N hairs lies ∫ min(passing, q·N) dy / q·N below
 /// a height that all of them pass. Within a row what passes is a step between what enters and what leaves it.
 fn perimeter(field: &Field, cap: &[[Vec3; AZIMUTHS]], i: usize) -> Option<f64> {
-    let width = |row: usize| field.rows[row][i].width_mm;
-    let most = (0..field.rows.len()).map(width).fold(0.0, f64::max);
+    let over = |row: usize| field.over[row][i].width_mm();
+    let below = || field.below.iter().map(|row| &row[i]);
+    let most = (0..CAP_ROWS).map(over).chain(below().map(|cell| cell.width_mm())).fold(0.0, f64::max);
     if most <= 0.0 {
         return None;
     }
     let enough = LINE_SHARE.value * most;
-    let entering = |row: usize| field.rows.get(row).map_or(0.0, |cells| cells[i].entering_mm);
-    if entering(CAP_ROWS) >= enough {
-        let below = |row: usize| {
-            let (top, bottom) = (entering(row), entering(row + 1));
+    if below().next().is_some_and(|cell| cell.entering_mm() >= enough) {
+        let leaving = below().skip(1).map(|cell| cell.entering_mm()).chain([0.0]);
+        let passes = below().zip(leaving).map(|(cell, bottom)| {
+            let top = cell.entering_mm();
             if bottom >= enough {
                 enough
             } else if top < enough {
-                width(row).min(enough)
+                cell.width_mm().min(enough)
             } else {
-                let share = ((width(row) - bottom) / (top - bottom)).clamp(0.0, 1.0);
+                let share = ((cell.width_mm() - bottom) / (top - bottom)).clamp(0.0, 1.0);
                 share * enough + (1.0 - share) * bottom
             }
-        };
-        return Some(-LEVEL_MM * (CAP_ROWS..field.rows.len()).map(below).sum::<f64>() / enough);
+        });
+        return Some(-LEVEL_MM * passes.sum::<f64>() / enough);
     }
-    let last = (0..CAP_ROWS).rposition(|row| width(row) >= enough)?;
+    let last = (0..CAP_ROWS).rposition(|row| over(row) >= enough)?;
     let height = |row: usize| cap[row][i].y;
     if last + 1 == CAP_ROWS {
         return Some(height(last));
     }
-    let share = (width(last) - enough) / (width(last) - width(last + 1)).max(f64::MIN_POSITIVE);
+    let share = (over(last) - enough) / (over(last) - over(last + 1)).max(f64::MIN_POSITIVE);
     Some(height(last) + share * (height(last + 1) - height(last)))
 }
 
@@ -204,11 +218,9 @@ mod tests {
     use super::*;
 
     /// A cell with hair in one ring only.
-    fn cell(ring: usize, room: f64, at_mm: f64) -> Cell {
-        let mut cell = Cell::default();
-        cell.room[ring] = room;
-        cell.section[ring] = room;
-        cell.moment[ring] = room * at_mm;
+    fn cell(ring: usize, room: f64, at_mm: f64) -> Below {
+        let mut cell = Below::default();
+        cell.lay(ring, room, room, room * at_mm);
         cell
     }
 
@@ -218,21 +230,17 @@ mod tests {
         let outer = stacked(&cell(2, 500.0, 80.0), 0.0, 0.0, wedge);
         let area = 0.5 * wedge * (outer * outer - 80.0 * 80.0);
         assert!((area - 500.0).abs() < 1e-9);
-        assert_eq!(stacked(&Cell::default(), 93.0, 0.0, wedge), 93.0, "a bare head is a bare head");
+        assert_eq!(stacked(&Below::default(), 93.0, 0.0, wedge), 93.0, "a bare head is a bare head");
     }
 
     #[test]
     fn hair_inside_fills_the_hollow_before_it_pushes_out_what_hangs_further_out() {
         let wedge = TAU / AZIMUTHS as f64;
         let mut both = cell(0, 100.0, 58.0);
-        both.room[3] = 200.0;
-        both.section[3] = 200.0;
-        both.moment[3] = 200.0 * 85.0;
+        both.lay(3, 200.0, 200.0, 200.0 * 85.0);
         let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
         assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is room inside");
-        both.room[0] = 4000.0;
-        both.section[0] = 4000.0;
-        both.moment[0] = 4000.0 * 58.0;
+        both.lay(0, 3900.0, 3900.0, 3900.0 * 58.0);
         assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
     }
 

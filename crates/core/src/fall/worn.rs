@@ -3,6 +3,7 @@
 use super::lie::{Lie, Turn};
 use super::profile::{DECAY_MM, TERMS, Terms, decayed};
 use crate::constants::LOCK_ENTANGLED;
+use crate::fibre::WornStyle;
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::Vec3;
 use rayon::prelude::*;
@@ -13,6 +14,12 @@ const STAND_SHARE: f64 = 0.5;
 /// Bending lengths of its lock up to which crowded hair stays upright.
 const UPRIGHT_LENGTHS: f64 = 2.4;
 
+/// Least length over which hair is taken to ride on other hair, mm: shorter, it is as at its root.
+const LEAST_RIDE_MM: f64 = 1.0;
+
+/// Fourth power of so many times that length from which on what e^−it leaves is less than rounding.
+const NOT_UPRIGHT: f64 = 40.0;
+
 /// One strand as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(crate) struct Worn {
@@ -21,6 +28,9 @@ pub(crate) struct Worn {
     /// e^(−length/τ) of each share's, and what its profile must be multiplied by to hold just its fibre.
     pub(super) decayed: [Terms; SHARES],
     pub(super) exact: Lengths,
+    /// How far a lock lets each close: what is shorter than its mean is drawn along by the rest of it and opened in proportion.
+    /// Brushing dissolves locks.
+    pub(super) closing: Lengths,
     /// Shares of one length: the first of each and how many.
     bundles: [(u8, u8); SHARES],
     bundle_count: u8,
@@ -82,7 +92,7 @@ impl Worn {
             .iter()
             .zip(DECAY_MM)
             .zip(&self.decayed[share])
-            .map(|((term, decay), left)| term * decay * (1.0 - left))
+            .map(|((term, decay), left)| self.closing[share] * term * decay * (1.0 - left))
             .sum();
         let strand = &hair.strands[strand];
         strand.hairs / SHARES as f64 * strand.section_mm2() * (steady + decaying / length)
@@ -119,6 +129,7 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
         lengths: [0.0; SHARES],
         decayed: [[1.0; TERMS]; SHARES],
         exact: [1.0; SHARES],
+        closing: [1.0; SHARES],
         bundles: [(0, 0); SHARES],
         bundle_count: 0,
         longest_mm: 0.0,
@@ -127,7 +138,7 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
         longest_end: Vec3::zeros(),
         mean_end: Vec3::zeros(),
     };
-    let rod = strand.model.rod(0.0, strand.worn.curvature_share());
+    let rod = &strand.worn_rod;
     let profile = &strand.profile;
     for k in 0..SHARES {
         let fibre = lengths[k];
@@ -144,49 +155,72 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
         out.longest_mm = out.longest_mm.max(out.lengths[k]);
     }
     out.bundle();
-    out.lie = lie(hair, i, &out.lengths, &out.decayed);
+    let mean = out.mean_mm();
+    if strand.worn != WornStyle::BrushedOut && mean < out.longest_mm {
+        out.closing = out.lengths.map(|length| (length / mean).min(1.0));
+    }
+    let bundle = |(first, many): (usize, usize)| Bundle {
+        many: many as f64,
+        length_mm: out.lengths[first],
+        decayed: out.decayed[first],
+        closing: out.closing[first],
+    };
+    out.lie = lie(hair, i, out.longest_mm, out.bundles().map(bundle));
     let drape = &hair.drapes[i];
     out.turn = out.lie.turn(drape.main());
     let end = |length: f64| drape.place_from(&out.lie, &out.turn, out.longest_mm, length);
-    let mean = out.mean_mm();
     let longest_end = end(out.longest_mm);
     out.mean_end = if mean == out.longest_mm { longest_end } else { end(mean) };
     out.longest_end = longest_end;
     out
 }
 
-/// How a strand of these worn lengths lies, given e^(−length/τ) of each.
-fn lie(hair: &Hair, i: usize, lengths: &Lengths, decayed: &[Terms; SHARES]) -> Lie {
+/// Shares of a strand that are worn at one length.
+struct Bundle {
+    many: f64,
+    length_mm: f64,
+    /// e^(−length/τ).
+    decayed: Terms,
+    /// How far their lock lets them close.
+    closing: f64,
+}
+
+/// How a strand of these bundles lies, the longest of which is worn at `longest` mm.
+///
+/// It rides over what is rooted below it, as far as that reaches: what so much of its own hair as reaches so far takes on the
+/// mean of its path on the head.
+fn lie(hair: &Hair, i: usize, longest: f64, bundles: impl Iterator<Item = Bundle>) -> Lie {
     let strand = &hair.strands[i];
     let (fibre, closed) = hair.packing.terms(strand);
-    let per_share = strand.hairs / strand.root.area_mm2 / SHARES as f64 * strand.section_mm2();
-    let mut taken = 0.0;
-    let mut root_closed = 0.0;
-    for (length, decayed) in lengths.iter().zip(decayed) {
-        if *length > 0.0 {
-            let decays = |terms: &Terms| terms.iter().zip(decayed).map(|(a, e)| a * e).sum::<f64>();
-            taken += fibre + decays(&closed);
-            root_closed += decays(&strand.profile.closed);
-        }
+    let rides = longest.min(hair.drapes[i].main().on_head_mm()).max(LEAST_RIDE_MM);
+    let (mut taken, mut root_closed, mut mean) = (0.0, 0.0, 0.0);
+    for Bundle { many, length_mm, decayed: root, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0)
+    {
+        let share = many / SHARES as f64;
+        let reaches = length_mm.min(rides);
+        let there = if length_mm > rides { decayed(length_mm - rides) } else { [1.0; TERMS] };
+        let closed: f64 = (0..TERMS).map(|k| closed[k] * DECAY_MM[k] * (there[k] - root[k])).sum();
+        taken += share * (fibre * reaches + closing * closed) / rides;
+        root_closed += share * strand.profile.closed.iter().zip(&root).map(|(a, e)| a * e).sum::<f64>();
+        mean += share * length_mm;
     }
-    let mean = lengths.iter().sum::<f64>() / SHARES as f64;
     // A lock of closed curls is stiffer than its hairs one by one; what is open slips.
-    let entangled = 1.0 + LOCK_ENTANGLED.value * root_closed / SHARES as f64;
-    let bending = strand.bending_mm * entangled.cbrt();
-    let crowding = per_share * taken;
+    let bending = strand.bending_mm * (1.0 + LOCK_ENTANGLED.value * root_closed).cbrt();
+    let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
     let alone = STAND_SHARE * (1.0 + hair.drapes[i].against()) * mean / (1.0 + (mean / bending).powi(2));
     // What its neighbours lift already is not lifted again.
     let stand_mm = alone * (1.0 - crowding).max(0.0);
     // Crowded hair is held up by its neighbours unless the longest of it, which draws the lock down, is far longer than a lock
     // stays straight.
-    let longest = lengths.iter().copied().fold(0.0, f64::max);
-    let held_up = crowding.min(1.0).powi(3) * (-(longest / (UPRIGHT_LENGTHS * bending)).powi(4)).exp();
+    let lengths = (longest / (UPRIGHT_LENGTHS * bending)).powi(4);
+    let held_up = if lengths < NOT_UPRIGHT { crowding.min(1.0).powi(3) * (-lengths).exp() } else { 0.0 };
     Lie { crowding, stand_mm, held_up }
 }
 
 /// How the hair of a root would lie if all of it were worn at one length, mm.
 pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
-    lie(hair, i, &[worn_mm; SHARES], &[decayed(worn_mm); SHARES])
+    let all = Bundle { many: SHARES as f64, length_mm: worn_mm, decayed: decayed(worn_mm), closing: 1.0 };
+    lie(hair, i, worn_mm, std::iter::once(all))
 }
 
 /// How hair lies that is combed down and held: pulled open, so that only its fibre takes room.

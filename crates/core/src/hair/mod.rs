@@ -20,7 +20,7 @@ pub use reach::ZonePaths;
 pub use request::{HairRequest, PartLine};
 
 use crate::fall::{Drape, Packing, Profile, Shell};
-use crate::fibre::{LengthModel, WornStyle};
+use crate::fibre::{LengthModel, Rod, WornStyle};
 use crate::head::{Body, Hairline, HeadForm, Measures, Root};
 use crate::learn::Hand;
 use crate::section::Scalp;
@@ -42,6 +42,8 @@ pub struct Strand {
     pub hairs: f64,
     /// How it is worn.
     pub worn: WornStyle,
+    /// The spiral it is when it is worn.
+    pub worn_rod: Rod,
     /// How much of it lies in a worn millimetre, by the distance from its end.
     pub profile: Profile,
     /// Bending length (B/w)^⅓ of a single hair, mm.
@@ -54,7 +56,7 @@ impl Strand {
         let rod = model.rod(0.0, worn.curvature_share());
         let stiffness = rod.scale_mn * rod.radius_mm * rod.radius_mm;
         let bending_mm = (stiffness / rod.weight_mn_mm).cbrt();
-        Self { root, model, hairs, worn, profile: Profile::of(&rod), bending_mm }
+        Self { root, model, hairs, worn, worn_rod: rod, profile: Profile::of(&rod), bending_mm }
     }
 
     /// The same hairs of another kind.

@@ -38,13 +38,14 @@ impl Hair {
             let mut worn = before + over;
             for _ in 0..CORRECTIONS {
                 let off = next(worn) - worn;
-                if off.abs() < tolerance::REACH_MM {
-                    return Some(worn + off);
-                }
                 // Where the difference would vanish if it went on as from the last length to this one.
-                let step = off * (worn - before) / (over - off);
+                let step = if off == over { off } else { off * (worn - before) / (over - off) };
+                // What that leaves is of the order of both differences together.
+                if off.abs() < tolerance::REACH_MM || off * off < tolerance::REACH_MM * over.abs() {
+                    return Some(worn + step);
+                }
                 (before, over) = (worn, off);
-                worn += if step.is_finite() && step.abs() < LONGEST_MM { step } else { off };
+                worn += if step.abs() < LONGEST_MM { step } else { off };
             }
         }
         length_to(height_mm, self.strands[strand].root.at.y, |worn| self.worn_end(strand, worn).y)

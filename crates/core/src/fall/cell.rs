@@ -1,0 +1,149 @@
+//! What a cell of the field holds.
+
+use super::cells::RINGS;
+
+/// Room (mm²) and width (mm) in a cell below which what is left there is rounding: a single hair is ten thousand times as
+/// much.
+const ROUNDING: f64 = 1e-6;
+
+/// How many numbers a cell over the head holds, and how many one below it.
+const OVER: usize = 5;
+const BELOW: usize = 3 * RINGS + 3;
+
+/// Numbers that are summed, mixed and spread alike, whatever they count.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Cell<const N: usize>(pub [f64; N]);
+
+/// A cell over the head. Its room is a volume, mm³.
+pub(super) type Over = Cell<OVER>;
+
+/// A cell below the head. What it holds is level sections by ring, mm².
+pub(super) type Below = Cell<BELOW>;
+
+impl<const N: usize> Default for Cell<N> {
+    fn default() -> Self {
+        Self([0.0; N])
+    }
+}
+
+impl<const N: usize> Cell<N> {
+    pub fn add(&mut self, other: &Self) {
+        self.0.iter_mut().zip(other.0).for_each(|(sum, more)| *sum += more);
+    }
+
+    pub fn times(&self, by: f64) -> Self {
+        Self(self.0.map(|number| number * by))
+    }
+
+    /// Half of it and a quarter of each of two neighbours. The neighbours are added first, so that the mirror image is
+    /// the same to the last bit.
+    pub fn between(&self, one: &Self, other: &Self) -> Self {
+        Self(std::array::from_fn(|i| 0.5 * self.0[i] + 0.25 * (one.0[i] + other.0[i])))
+    }
+}
+
+impl Over {
+    /// What a piece of hair lays into it: the room it takes, mm³, the fibre that covers the cell, mm², and how much of that
+    /// crosses the cell, mm; how long the hair is and how far it stands off by itself, mm.
+    pub fn lay(&mut self, room: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) {
+        self.add(&Self([room, cover_mm2, width_mm, room * longest_mm, room * stand_mm]));
+    }
+
+    /// Room that hair takes, mm³.
+    pub fn room(&self) -> f64 {
+        self.0[0]
+    }
+
+    /// Fibre that covers it, mm².
+    pub fn cover_mm2(&self) -> f64 {
+        self.0[1]
+    }
+
+    /// Hairs that pass times their width, mm.
+    pub fn width_mm(&self) -> f64 {
+        self.0[2]
+    }
+
+    /// Mean worn length of the hair that takes its room, mm.
+    pub fn longest_mm(&self) -> f64 {
+        if self.room() > 0.0 { self.0[3] / self.room() } else { 0.0 }
+    }
+
+    /// The same with as much crossing it as another cell.
+    pub fn crossed_as(mut self, other: &Self) -> Self {
+        self.0[2] = other.0[2];
+        self
+    }
+
+    /// How far that hair stands off by itself, mm.
+    pub fn stand_mm(&self) -> f64 {
+        if self.room() > 0.0 { self.0[4] / self.room() } else { 0.0 }
+    }
+}
+
+impl Below {
+    /// Room that hair takes in a ring, mm².
+    pub fn room(&self, ring: usize) -> f64 {
+        self.0[ring]
+    }
+
+    /// Room in all rings, mm².
+    pub fn all_room(&self) -> f64 {
+        self.0[..RINGS].iter().sum()
+    }
+
+    /// Mean distance from the axis of the fibre in a ring, mm; none where there is no fibre.
+    pub fn at_mm(&self, ring: usize) -> Option<f64> {
+        let section = self.0[RINGS + ring];
+        (section > 0.0).then(|| self.0[2 * RINGS + ring] / section)
+    }
+
+    /// Hairs that pass times their width, mm: on the mean over the cell.
+    pub fn width_mm(&self) -> f64 {
+        self.0[3 * RINGS]
+    }
+
+    /// The same at its upper edge.
+    pub fn entering_mm(&self) -> f64 {
+        self.0[3 * RINGS + 1]
+    }
+
+    /// Adds room, mm², and a section of fibre, mm², that lies so far from the axis to a ring.
+    pub fn lay(&mut self, ring: usize, room: f64, section: f64, moment: f64) {
+        self.0[ring] += room;
+        self.0[RINGS + ring] += section;
+        self.0[2 * RINGS + ring] += moment;
+    }
+
+    /// Fibre that covers it, mm² for each millimetre of its height: as much as passes it where hair hangs, more where it
+    /// stands out.
+    pub fn cover_mm(&self) -> f64 {
+        self.0[3 * RINGS + 2]
+    }
+
+    /// Adds hairs times their width that pass it, mm: on the mean, at its upper edge, and as it covers.
+    pub fn pass(&mut self, width_mm: f64, entering_mm: f64, cover_mm: f64) {
+        for (sum, more) in self.0[3 * RINGS..].iter_mut().zip([width_mm, entering_mm, cover_mm]) {
+            *sum += more;
+        }
+    }
+
+    /// The same with as much passing it as another cell.
+    pub fn passed_as(mut self, other: &Self) -> Self {
+        self.0[3 * RINGS..3 * RINGS + 2].copy_from_slice(&other.0[3 * RINGS..3 * RINGS + 2]);
+        self
+    }
+
+    pub fn without_rounding(&mut self) {
+        for ring in 0..RINGS {
+            if self.0[ring] < ROUNDING {
+                for i in [ring, RINGS + ring, 2 * RINGS + ring] {
+                    self.0[i] = 0.0;
+                }
+            }
+        }
+        if self.cover_mm() < ROUNDING {
+            self.0[3 * RINGS..].fill(0.0);
+        }
+    }
+}

@@ -1,0 +1,327 @@
+//! Lays the hair of each root into the cells it passes.
+
+use super::cell::{Below, Over};
+use super::cells::{CAP_ROWS, CAP_STEP, RINGS};
+use super::field::Field;
+use super::flow::{Amount, Ends, Flow, RowStep};
+use super::lie::RISE_RADIUS_MM;
+use super::path::{Hang, Piece};
+use super::profile::{TERMS, decayed, grown};
+use super::worn::Worn;
+use super::{AZIMUTHS, LEVEL_MM};
+use crate::hair::Hair;
+
+/// Share of its height where it leaves the head at which hair runs round the head on the mean.
+const TURNED_SHARE: f64 = 0.7;
+/// Share of its length by which hair goes down from which on it hangs freely: what little it is held up changes no outline.
+const HANGS_FREELY: f64 = 0.999;
+
+/// Least share of its length by which hair is taken to go down where it is asked what it covers.
+const LEAST_DOWN: f64 = 0.05;
+
+/// What passes a height above the ears, by levels upwards.
+#[derive(Debug, Clone, Copy, Default)]
+pub(super) struct Passing {
+    /// Fibre that covers a millimetre of that height, mm².
+    pub cover_mm: f64,
+    pub mass_g_per_mm: f64,
+}
+
+#[derive(Debug, Clone, Copy, Default)]
+struct RingBegins {
+    room: Amount,
+    section: f64,
+    moment: f64,
+}
+
+/// What begins at the upper edge of a row and hangs on upwards.
+#[derive(Debug, Clone, Copy, Default)]
+struct Begins {
+    rings: [RingBegins; RINGS],
+    width_mm: f64,
+    cover_mm: f64,
+}
+
+/// What is laid into cells. Hair that hangs straight down is noted at both its ends, and summed over the rows at last.
+pub(super) struct Sums {
+    over: Vec<[Over; AZIMUTHS]>,
+    below: Vec<[Below; AZIMUTHS]>,
+    begins: Vec<[Begins; AZIMUTHS]>,
+    above: Vec<Passing>,
+    /// Mass in each row below the head, and what hangs on upwards from there.
+    mass: Vec<(f64, Amount)>,
+}
+
+impl Sums {
+    pub fn new(rows: usize, levels: usize) -> Self {
+        Self {
+            over: vec![[Over::default(); AZIMUTHS]; CAP_ROWS],
+            below: vec![[Below::default(); AZIMUTHS]; rows],
+            begins: vec![[Begins::default(); AZIMUTHS]; rows],
+            above: vec![Passing::default(); levels],
+            mass: vec![(0.0, Amount::default()); rows],
+        }
+    }
+
+    pub fn add(&mut self, other: &Self) {
+        for (to, from) in self.over.iter_mut().flatten().zip(other.over.iter().flatten()) {
+            to.add(from);
+        }
+        for (to, from) in self.below.iter_mut().flatten().zip(other.below.iter().flatten()) {
+            to.add(from);
+        }
+        for (to, from) in self.begins.iter_mut().flatten().zip(other.begins.iter().flatten()) {
+            for (to, from) in to.rings.iter_mut().zip(&from.rings) {
+                to.room.add(&from.room, 1.0);
+                to.section += from.section;
+                to.moment += from.moment;
+            }
+            to.width_mm += from.width_mm;
+            to.cover_mm += from.cover_mm;
+        }
+        for (to, from) in self.mass.iter_mut().zip(&other.mass) {
+            to.0 += from.0;
+            to.1.add(&from.1, 1.0);
+        }
+        for (to, from) in self.above.iter_mut().zip(&other.above) {
+            to.cover_mm += from.cover_mm;
+            to.mass_g_per_mm += from.mass_g_per_mm;
+        }
+    }
+
+    /// Adds the hair of a root to the cells it passes.
+    pub fn lay(&mut self, hair: &Hair, i: usize, worn: &Worn) {
+        if worn.longest_mm <= 0.0 {
+            return;
+        }
+        for (path, share) in hair.drapes[i].paths(worn.longest_mm) {
+            let mut flow = Flow::of(hair, i, worn, share);
+            let mut bundles = worn.bundles().peekable();
+            let parted = std::ptr::eq(path, hair.drapes[i].main());
+            let turn = if parted { worn.turn } else { worn.lie.turn(path) };
+            let on_head = path.on_head_mm();
+            // Hair that rides high has further to go where the head turns, so pieces are as long as they are turned.
+            let (worn_mm, arc_mm) = if worn.longest_mm >= turn.worn_mm {
+                (turn.worn_mm, on_head)
+            } else {
+                (worn.longest_mm, worn.lie.at(&turn, path, worn.longest_mm).0)
+            };
+            let high = TURNED_SHARE * worn.lie.at(&turn, path, worn_mm).1;
+            let longer = worn_mm / (arc_mm * (1.0 + high * path.bend())).max(1e-3 * worn_mm);
+            let mut end = |flow: &mut Flow, s: f64| {
+                while let Some((first, many)) = bundles.next_if(|(first, _)| worn.lengths[*first] <= s) {
+                    flow.pass(worn, first, -(many as f64));
+                }
+                flow.passing > 0.5
+            };
+            let mut at = (0.0, [1.0; TERMS]);
+            let mut before = flow.below(0.0, &at.1);
+            let mut passes = true;
+            for piece in &path.on_head {
+                let step = (f64::from(piece.arc_mm) + high * f64::from(piece.turn)) * longer;
+                // Hair that stands upright ends within its first piece.
+                let step = step.min(worn.longest_mm - at.0 + 1.0);
+                let s = at.0 + step;
+                let grows = grown(step);
+                let there = std::array::from_fn(|k| at.1[k] * grows[k]);
+                flow.entering = flow.passing;
+                passes = end(&mut flow, s);
+                let after = flow.below(s, &there);
+                self.piece(piece, &flow, (before, after), step);
+                (at, before) = ((s, there), after);
+                if !passes {
+                    break;
+                }
+            }
+            if !passes {
+                continue;
+            }
+            let off = turn.worn_mm - on_head;
+            self.hangs(&path.hangs[0], off, worn, &flow);
+            for piece in &path.over_shoulders {
+                let s = f64::from(piece.end_mm) + off;
+                let from = s - f64::from(piece.arc_mm);
+                if !end(&mut flow, from) {
+                    break;
+                }
+                let before = flow.below(from, &grown(from));
+                flow.entering = flow.passing;
+                let passes = end(&mut flow, s);
+                let after = flow.below(s, &grown(s));
+                // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
+                let upright = f64::from(piece.drop_mm / piece.arc_mm);
+                let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
+                self.piece(piece, &flow, (piled, after), s - from);
+                if !passes {
+                    break;
+                }
+            }
+            if let Some(hang) = path.hangs.get(1)
+                && end(&mut flow, hang.from_mm + off)
+            {
+                self.hangs(hang, off, worn, &flow);
+            }
+        }
+    }
+
+    fn piece(
+        &mut self,
+        piece: &Piece,
+        flow: &Flow,
+        (before, after): ((f64, f64, f64), (f64, f64, f64)),
+        worn_mm: f64,
+    ) {
+        let (room, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
+        let entering = flow.entering;
+        let drop = f64::from(piece.drop_mm) / worn_mm.max(1e-9);
+        let height = f64::from(piece.height_mm);
+        if height > 0.0 {
+            let highest = self.above.len() - 1;
+            let level = &mut self.above[((height / LEVEL_MM) as usize).min(highest)];
+            level.cover_mm += flow.width_mm * length / LEVEL_MM;
+            level.mass_g_per_mm += mass / LEVEL_MM;
+        }
+        let cells = &piece.cells;
+        let over = cells.rows()[0].0 < CAP_ROWS;
+        for (row, row_share) in cells.rows() {
+            if over {
+                // Rows over the head are lengths along the scalp.
+                let crosses = f64::from(piece.arc_mm) / worn_mm.max(1e-9) / (CAP_STEP * RISE_RADIUS_MM);
+                for (azimuth, share) in cells.azimuths() {
+                    let share = share * row_share;
+                    let cover = share * flow.width_mm * length;
+                    self.over[row][azimuth].lay(
+                        share * room,
+                        cover,
+                        cover * crosses,
+                        flow.longest_mm,
+                        flow.stand_mm,
+                    );
+                }
+            } else {
+                let row = row - CAP_ROWS;
+                self.mass[row].0 += row_share * mass / LEVEL_MM;
+                for (azimuth, share) in cells.azimuths() {
+                    let share = share * row_share / LEVEL_MM;
+                    let section = share * flow.section_mm2 * length;
+                    let cell = &mut self.below[row][azimuth];
+                    cell.lay(
+                        usize::from(cells.ring),
+                        share * room,
+                        section,
+                        section * f64::from(cells.radius_mm),
+                    );
+                    let width = share * flow.width_mm;
+                    cell.pass(
+                        width * drop.abs() * length,
+                        width * drop.abs() * entering * worn_mm,
+                        width * length,
+                    );
+                }
+            }
+        }
+    }
+
+    /// Notes a hanging stretch: where bundles end in it (or leave it below), and where it begins.
+    fn hangs(&mut self, hang: &Hang, off: f64, worn: &Worn, flow: &Flow) {
+        let (from, to) = (hang.from_mm + off, hang.to_mm + off);
+        let down = worn.lie.hangs();
+        if down < HANGS_FREELY {
+            self.stands_out(hang, from, down, worn, flow);
+            return;
+        }
+        let (room, mass) = flow.passing(&grown(from));
+        let top = Ends { room, mass, count: flow.passing, longer: 1.0 };
+        self.note(hang, flow, hang.height_mm, &top, -1.0);
+        for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
+            let (length, many) = (worn.lengths[first], many as f64);
+            let exact = many * worn.exact[first];
+            let left = if length > to { decayed(length - to) } else { [1.0; TERMS] };
+            let ends = Ends {
+                room: flow.room.closing(worn.closing[first]).decayed(&left).times(exact),
+                mass: flow.mass.decayed(&left).times(exact),
+                count: many,
+                longer: 1.0,
+            };
+            self.note(hang, flow, hang.height_mm - (length.min(to) - from), &ends, 1.0);
+        }
+    }
+
+    /// The same of hair that is held up and goes down by less than it is long.
+    fn stands_out(&mut self, hang: &Hang, from: f64, down: f64, worn: &Worn, flow: &Flow) {
+        for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
+            let (length, exact) = (worn.lengths[first] - from, many as f64 * worn.exact[first]);
+            let (lower, upper) = (hang.height_mm - down * length, hang.height_mm);
+            let decays = decayed(down * length);
+            let true_decays = decayed(length);
+            // All of it over the lower height, so much denser that none is lost.
+            let of = |of: &Amount| {
+                let lower = of.within(down * length, &decays).max(f64::MIN_POSITIVE);
+                let times = exact * of.within(length, &true_decays) / lower;
+                (of.times(times), of.decayed(&decays).times(times))
+            };
+            let ((room, room_above), (mass, mass_above)) =
+                (of(&flow.room.closing(worn.closing[first])), of(&flow.mass));
+            let (count, longer) = (many as f64, 1.0 / down.max(LEAST_DOWN));
+            self.note(hang, flow, lower, &Ends { room, mass, count, longer }, 1.0);
+            self.note(hang, flow, upper, &Ends { room: room_above, mass: mass_above, count, longer }, -1.0);
+        }
+    }
+
+    /// Notes what passes upwards from a height on: in the rest of its row, and in all above.
+    fn note(&mut self, hang: &Hang, flow: &Flow, height_mm: f64, ends: &Ends, sign: f64) {
+        let row = ((-height_mm / LEVEL_MM).max(0.0) as usize).min(self.begins.len() - 1);
+        let part = -(row as f64) * LEVEL_MM - height_mm;
+        let decays = decayed(part);
+        let in_row = |amount: &Amount| (amount.within(part, &decays) / LEVEL_MM, amount.decayed(&decays));
+        let ((room, room_left), (mass, mass_left)) = (in_row(&ends.room), in_row(&ends.mass));
+        let part_share = part / LEVEL_MM;
+        let ring = usize::from(hang.cells.ring);
+        for (azimuth, share) in hang.cells.azimuths() {
+            let share = share * sign;
+            let count = share * ends.count;
+            let section = count * flow.section_mm2;
+            let moment = section * f64::from(hang.cells.radius_mm);
+            let cell = &mut self.below[row][azimuth];
+            cell.lay(ring, share * room, section * part_share, moment * part_share);
+            let passes = count * flow.width_mm * part_share;
+            cell.pass(passes, 0.0, passes * ends.longer);
+            let begins = &mut self.begins[row][azimuth];
+            begins.rings[ring].room.add(&room_left, share);
+            begins.rings[ring].section += section;
+            begins.rings[ring].moment += moment;
+            begins.width_mm += count * flow.width_mm;
+            begins.cover_mm += count * flow.width_mm * ends.longer;
+        }
+        self.mass[row].0 += sign * mass;
+        self.mass[row].1.add(&mass_left, sign);
+    }
+
+    /// The field of what was laid.
+    pub fn field(mut self) -> Field {
+        let step = RowStep::new();
+        let mut hangs = [Begins::default(); AZIMUTHS];
+        for (row, begins) in self.below.iter_mut().zip(&self.begins).rev() {
+            for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
+                for (ring, (hangs, begins)) in hangs.rings.iter_mut().zip(&begins.rings).enumerate() {
+                    cell.lay(ring, hangs.room.through(&step), hangs.section, hangs.moment);
+                    hangs.room.add(&begins.room, 1.0);
+                    hangs.section += begins.section;
+                    hangs.moment += begins.moment;
+                }
+                let (passes, covers) = (hangs.width_mm, hangs.cover_mm);
+                hangs.width_mm += begins.width_mm;
+                hangs.cover_mm += begins.cover_mm;
+                cell.pass(passes, hangs.width_mm, covers);
+                cell.without_rounding();
+            }
+        }
+        let mut hanging = Amount::default();
+        for (mass, begins) in self.mass.iter_mut().rev() {
+            *mass += hanging.through(&step);
+            hanging.add(begins, 1.0);
+        }
+        let mass_below = self.mass.iter().map(|(mass, _)| mass.max(0.0)).collect();
+        Field { over: self.over, below: self.below, above: self.above, mass_below }
+    }
+}
