@@ -35,6 +35,9 @@ pub enum Problem {
     Unknown {
         /// What was given.
         given: String,
+        /// Those that are known; none where they can't be listed.
+        #[serde(default, skip_serializing_if = "Vec::is_empty")]
+        known: Vec<String>,
     },
     /// Two answers that can't both hold.
     Contradicts {
@@ -56,7 +59,10 @@ impl fmt::Display for Problem {
             Self::TooLong { max_characters } => {
                 write!(f, "can hold at most {max_characters} characters")
             }
-            Self::Unknown { given } => write!(f, "is not known here: {given}"),
+            Self::Unknown { given, known } if known.is_empty() => write!(f, "is not known here: {given}"),
+            Self::Unknown { given, known } => {
+                write!(f, "is not known here: {given}; known are {}", known.join(", "))
+            }
             Self::Contradicts { why } => write!(f, "{why}"),
         }
     }

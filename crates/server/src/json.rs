@@ -68,18 +68,20 @@ fn unreadable(bytes: &[u8], path: &str, error: &serde_json::Error) -> Unreadable
 
 /// The fault behind a reader's sentence. Only the sentence tells a missing field from a wrong kind of value.
 fn misshapen(path: &str, why: &str) -> FieldError {
-    let quoted = || why.split('`').nth(1).unwrap_or_default();
+    // What stands between backticks: the name itself, then those that are known.
+    let mut named = why.split('`').skip(1).step_by(2).map(str::to_owned);
+    let name = named.next().unwrap_or_default();
     let below = |name: &str| if path.is_empty() { name.to_owned() } else { format!("{path}.{name}") };
     if why.starts_with("missing field") {
-        return FieldError::new(below(quoted()), Problem::Missing);
+        return FieldError::new(below(&name), Problem::Missing);
     }
     if why.starts_with("unknown field") {
         // The path already ends in the field's own name.
-        let field = if path.is_empty() { quoted() } else { path };
-        return FieldError::new(field, Problem::Unknown { given: quoted().to_owned() });
+        let field = if path.is_empty() { name.clone() } else { path.to_owned() };
+        return FieldError::new(field, Problem::Unknown { given: name, known: named.collect() });
     }
     if why.starts_with("unknown variant") {
-        return FieldError::new(path, Problem::Unknown { given: quoted().to_owned() });
+        return FieldError::new(path, Problem::Unknown { given: name, known: named.collect() });
     }
     if why.starts_with("number out of range") {
         return FieldError::new(path, Problem::NotANumber);
@@ -94,7 +96,27 @@ fn misshapen(path: &str, why: &str) -> FieldError {
     if ["f64", "u32", "u16", "i64"].contains(&expected) {
         return FieldError::new(path, Problem::NotANumber);
     }
-    FieldError::new(path, Problem::Contradicts { why: why.to_owned() })
+    FieldError::new(path, Problem::Contradicts { why: format!("must be {}", plainly(expected)) })
+}
+
+/// What a reader expected, without the words of the language it is written in.
+fn plainly(expected: &str) -> &'static str {
+    let is = |word: &str| expected.contains(word);
+    if is("string") || is("str") && !is("struct") {
+        "text"
+    } else if is("boolean") || is("bool") {
+        "true or false"
+    } else if is("sequence") || is("array") || is("tuple") {
+        "a list"
+    } else if is("struct") || is("map") || is("object") {
+        "a group of named values"
+    } else if is("landmark") {
+        "a landmark, or a landmark with an offset"
+    } else if is("variant") || is("enum") {
+        "one of the words known here, alone or with what it holds"
+    } else {
+        "a value of another kind"
+    }
 }
 
 /// The line, from 1, on which the value at a dotted path begins; the deepest part that is there if not all of it is.
@@ -137,9 +159,13 @@ mod tests {
         let text = "{\n\"zones\": {\"nape\": {\n\"sprung_mm\": \"NaN\"}}}";
         assert_eq!(fault(text), at("zones.nape.sprung_mm", Problem::NotANumber, 3));
         let text = "{\"zones\": {\"nape\": {\"sprung\": 3}}}";
-        assert_eq!(fault(text), at("zones.nape.sprung", Problem::Unknown { given: "sprung".into() }, 1));
+        let Unreadable::Misshapen { fault: found, .. } = fault(text) else { panic!("it is JSON") };
+        let Problem::Unknown { given, known } = &found.problem else { panic!("{found:?}") };
+        assert_eq!((found.field.as_str(), given.as_str()), ("zones.nape.sprung", "sprung"));
+        assert!(known.iter().any(|name| name == "sprung_mm"), "{known:?}");
         let text = "{\"zones\": {\"tail\": {}}}";
-        assert_eq!(fault(text), at("zones.tail", Problem::Unknown { given: "tail".into() }, 1));
+        let Unreadable::Misshapen { fault: found, .. } = fault(text) else { panic!("it is JSON") };
+        assert!(found.to_string().starts_with("zones.tail is not known here: tail; known are fringe, "));
         let text = "{\"zones\": {\"nape\": {\"sprung_mm\": 1e999}}}";
         assert_eq!(fault(text), at("zones.nape.sprung_mm", Problem::NotANumber, 1));
         let text = "{\"zones\": {\"nape\": {\"moisture\": 3}}}";

@@ -124,7 +124,10 @@ impl Cut {
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if self.version != VERSION {
-            faults.push("version", Problem::Unknown { given: self.version.to_string() });
+            faults.push(
+                "version",
+                Problem::Unknown { given: self.version.to_string(), known: vec![VERSION.to_string()] },
+            );
         }
         faults.text("name", &self.name, 120);
         faults.text("purpose", &self.purpose, 1000);

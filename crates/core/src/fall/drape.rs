@@ -109,7 +109,8 @@ impl Drape {
     /// below a place the hair hangs from, mm; none where it lies above where the hair leaves the head.
     pub fn length_to_line_mm(&self, lie: &Lie, below: impl Fn(&Vec3) -> f64) -> Option<f64> {
         let on = |path: &Path| {
-            (below(&path.leave()) > 0.0).then(|| lie.turn(path).worn_mm + below(&path.leave()) / lie.hangs())
+            let below = below(&path.leave());
+            (below > 0.0).then(|| lie.turn(path).worn_mm + path.down_mm(below) / lie.hangs())
         };
         let parted = on(&self.parted)?;
         let Some(forward) = &self.forward else { return Some(parted) };

@@ -1,6 +1,7 @@
 //! Where worn hair ends.
 
 use super::AsWorn;
+use super::worn::Worn;
 use crate::hair::Hair;
 use crate::head::Vec3;
 
@@ -17,12 +18,14 @@ pub struct End {
 
 /// The ends of all hair as it is worn.
 pub fn ends(hair: &Hair, worn: &AsWorn) -> Vec<End> {
-    let mut ends = Vec::with_capacity(worn.0.len());
-    for (strand, worn) in worn.0.iter().enumerate() {
-        for (first, many) in worn.bundles() {
-            let room_mm2 = many as f64 * worn.mean_room_mm2(hair, strand, first);
-            ends.push(End { strand, at: worn.end(hair, strand, first), room_mm2 });
-        }
-    }
-    ends
+    worn.0.iter().enumerate().flat_map(|(strand, worn)| ends_of(hair, strand, worn)).collect()
+}
+
+/// Those of one strand.
+pub(crate) fn ends_of<'a>(hair: &'a Hair, strand: usize, worn: &'a Worn) -> impl Iterator<Item = End> + 'a {
+    worn.bundles().map(move |(first, many)| End {
+        strand,
+        at: worn.end(hair, strand, first),
+        room_mm2: many as f64 * worn.mean_room_mm2(hair, strand, first),
+    })
 }

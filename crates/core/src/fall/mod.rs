@@ -27,6 +27,7 @@ mod svg;
 mod worn;
 
 pub use drape::{Drape, drape_all};
+pub(crate) use ends::ends_of;
 pub use ends::{End, ends};
 pub use lie::Lie;
 pub use outline::Outline;

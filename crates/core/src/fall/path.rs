@@ -305,6 +305,22 @@ impl Path {
         self.against
     }
 
+    /// Length of the path from where it leaves the head to where it is so much lower, mm: longer where it goes over a shoulder.
+    pub(crate) fn down_mm(&self, below_mm: f64) -> f64 {
+        let height = self.leave.y - below_mm;
+        if self.touches_mm == f64::INFINITY || height >= self.place(self.touches_mm).y {
+            return below_mm;
+        }
+        if height <= self.last.at.y {
+            return self.last.arc_mm - self.on_head_mm + self.last.at.y - height;
+        }
+        // From the last point up: growth may lead uphill near the root.
+        let above = self.points.iter().rposition(|point| point.at.y > height).unwrap_or(0);
+        let (above, below) = (&self.points[above], &self.points[above + 1]);
+        let share = (above.at.y - height) / (above.at.y - below.at.y);
+        above.arc_mm + share * (below.arc_mm - above.arc_mm) - self.on_head_mm
+    }
+
     /// By how much it turns on the head on average, radians a millimetre.
     pub(super) fn bend(&self) -> f64 {
         self.bend
@@ -386,6 +402,21 @@ mod tests {
             let length: f64 = places.windows(2).map(|pair| (pair[1] - pair[0]).norm()).sum();
             assert!((length - 600.0).abs() < 1.0, "{length}");
         }
+    }
+
+    #[test]
+    fn a_path_is_longer_to_a_height_below_the_shoulders_than_that_is_low() {
+        let hair = hair(0.0);
+        let mut longest: f64 = 0.0;
+        for path in paths(&hair) {
+            for below in [20.0, 140.0, 190.0, 320.0] {
+                let down = path.down_mm(below);
+                let end = path.place(path.on_head_mm() + down);
+                assert!((path.leave().y - below - end.y).abs() < 1e-6, "{below}: {down} {end}");
+                longest = longest.max(down - below);
+            }
+        }
+        assert!(longest > 10.0, "{longest}");
     }
 
     #[test]

@@ -10,7 +10,6 @@ use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::drawn;
 use crate::reading::Zone;
-use rayon::prelude::*;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
@@ -96,18 +95,24 @@ pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
 
 /// The same where it is known how long they are worn.
 pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Fall {
-    let field = Field::of(hair, &worn.0);
-    let surface = Surface::of(&field, &hair.shell);
-    let around = Levels::of(&surface, &hair.shell);
+    // What is told of single strands needs no field.
+    let ((surface, around, levels), (zones, lines)) = rayon::join(
+        || {
+            let field = Field::of(hair, &worn.0);
+            let surface = Surface::of(&field, &hair.shell);
+            let around = Levels::of(&surface, &hair.shell);
+            let levels = levels(&field, &around);
+            (surface, around, levels)
+        },
+        || (zones(hair, lengths, worn), lines(hair, worn, LINES)),
+    );
     let front = Outline::across(&around);
-    let levels = levels(&field, &around);
     let (width_mm, widest_at_mm) = widest(&front);
     let lowest = |measure: fn(&LevelShare) -> f64, enough: f64| {
         let heights: Vec<f64> = levels.iter().map(|level| level.height_mm).collect();
         let values: Vec<f64> = levels.iter().map(measure).collect();
         lowest_crossing(&heights, &values, enough).unwrap_or(hair.form.top_mm())
     };
-    let zones = zones(hair, lengths, worn);
     Fall {
         widest_at_mm,
         width_mm,
@@ -122,7 +127,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> F
         see_through_below_mm: lowest(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
         lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
         zones: zones.into_iter().map(|(zone, _)| zone).collect(),
-        lines: lines(hair, worn, LINES),
+        lines,
         front,
         levels,
     }
@@ -212,25 +217,24 @@ fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
 
 /// Zones in walking order, each with the lowest end in it, mm.
 fn zones(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)> {
-    let of = |zone: Zone| {
-        // Sums of hairs, and of what is averaged over them.
-        let mut hairs = 0.0;
-        let mut sums = [0.0; 4];
-        let mut mass_g = 0.0;
-        let mut lowest = f64::INFINITY;
-        for (i, strand) in hair.strands.iter().enumerate().filter(|(_, strand)| strand.root.zone == zone) {
-            let (fibre, worn_here) = (mean(&lengths[i]), &worn.0[i]);
-            let shortest = worn_here.lengths.iter().copied().fold(f64::INFINITY, f64::min);
-            let values = [fibre, worn_here.mean_mm(), shortest, worn_here.mean_end.y];
-            sums.iter_mut().zip(values).for_each(|(sum, value)| *sum += strand.hairs * value);
-            hairs += strand.hairs;
-            mass_g += strand.mass_g_per_mm() * fibre;
-            lowest = lowest.min(worn_here.longest_end.y);
-        }
+    // Sums of hairs, of what is averaged over them, and of mass; and the lowest end.
+    let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0, f64::INFINITY));
+    for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {
+        let of = all.iter_mut().find(|(zone, ..)| *zone == strand.root.zone);
+        let Some((_, hairs, sums, mass_g, lowest)) = of else { continue };
+        let fibre = mean(lengths);
+        let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
+        let values = [fibre, worn.mean_mm(), shortest, worn.mean_end.y];
+        sums.iter_mut().zip(values).for_each(|(sum, value)| *sum += strand.hairs * value);
+        *hairs += strand.hairs;
+        *mass_g += strand.mass_g_per_mm() * fibre;
+        *lowest = lowest.min(worn.longest_end.y);
+    }
+    let zone = |(zone, hairs, sums, mass_g, lowest): (Zone, f64, [f64; 4], f64, f64)| {
         let [fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm] = sums.map(|sum| sum / f64::max(hairs, 1e-9));
         (ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }, lowest)
     };
-    Zone::ALL.into_par_iter().map(of).collect()
+    all.map(zone).to_vec()
 }
 
 /// About so many strands of hair worn at these fibre lengths, as lines, mm.

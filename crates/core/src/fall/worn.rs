@@ -68,7 +68,7 @@ impl AsWorn {
 
 impl Worn {
     /// Where the end of a share lies, mm.
-    pub(super) fn end(&self, hair: &Hair, strand: usize, share: usize) -> Vec3 {
+    pub(crate) fn end(&self, hair: &Hair, strand: usize, share: usize) -> Vec3 {
         let length = self.lengths[share];
         if length == self.longest_mm {
             return self.longest_end;

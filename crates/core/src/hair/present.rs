@@ -4,9 +4,9 @@
 //! where the line lies by points of it. Both are met one after the other: shares of every strand are made shorter until
 //! the gathered hair thins as measured, then hair near the line is moved until the line lies where it was seen.
 
-use super::{Hair, Lengths, SHARES};
+use super::{Hair, Lengths, SHARES, Strand};
 use crate::cut::taut_mm;
-use crate::fall::{AsWorn, End, Fall, ends, fall, worn_as};
+use crate::fall::{AsWorn, End, Fall, ends, ends_of, fall, worn_as};
 use crate::head::{Landmark, Vec3};
 use crate::reading::{Girth, LinePoint, RawReading};
 use rayon::prelude::*;
@@ -21,10 +21,11 @@ const SECTOR: f64 = 0.45;
 const LINE_BAND_MM: f64 = 60.0;
 /// How far round from a measured point its say reaches, radians.
 const REACH: f64 = 0.6;
-/// Distance of the line from where it was measured that is close enough, mm, and how often it is moved at most.
+/// Distance of the line from where it was measured that is close enough, mm.
 const CLOSE_MM: f64 = 1.0;
-const MOVES: usize = 16;
-/// How many times as far as it still lies off a point is moved next at most.
+/// Every so many-th strand is asked, and how often the line is moved at most: first on few, then on all.
+const MOVES: [(usize, usize); 2] = [(4, 12), (1, 8)];
+/// How many times as far as it still lies off a point is moved next at most, and at least.
 const MOST_GAIN: f64 = 3.0;
 const LEAST_GAIN: f64 = 0.2;
 /// How many times as far as it lay off at first a point is moved altogether at most. Beside a shoulder hair that is made longer slides off to
@@ -35,6 +36,8 @@ const MOST_TIMES: f64 = 3.0;
 const MOST_MOVED: f64 = 0.4;
 /// Hair that is held up and goes down by less than this of its length is made longer as if it were that.
 const LEAST_HANGS: f64 = 0.3;
+/// How often a line is laid on hair that thins out as measured.
+const ROUNDS: usize = 3;
 /// How far the tie stands off the head, mm.
 const TIE_OFF_MM: f64 = 12.0;
 
@@ -81,11 +84,12 @@ impl HairNow {
 /// How well hair agrees with the reading it was grown from.
 pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
     let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
+    let around: Vec<f64> = (0..hair.strands.len()).map(|i| leaves(hair, i)).collect();
     let line = reading.line.iter().map(|point| Agreement {
         measured_mm: point.lies.height_mm(&hair.measures),
-        computed_mm: line_mm(hair, &all, point.at.azimuth()),
+        computed_mm: line_mm(&around, &all, point.at.azimuth()),
     });
-    let gathered = (reading.girths.len() > 1).then(|| Gathering::of(hair, &reading.girths));
+    let gathered = (reading.girths.len() > 1).then(|| Tie::of(hair, &reading.girths).gathered(hair));
     let first = reading.girths.first().map_or(0.0, |girth| girth.girth_mm);
     let girths = gathered.iter().flat_map(|gathering| {
         let shares = gathering.shares(&WHOLE);
@@ -103,20 +107,23 @@ pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
 
 /// Makes the hair agree with girths and line of a reading that has been checked.
 pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
-    let thinned = reading.girths.len() > 1;
-    // What is moved for the line changes what the tie gathers a little, so a line is followed by one more round.
-    let rounds = if thinned && !reading.line.is_empty() { 2 } else { 1 };
-    for _ in 0..rounds {
-        let profile = if thinned { Gathering::of(hair, &reading.girths).fitted() } else { WHOLE };
-        thin(hair, &profile);
-        lay_line(hair, &reading.line);
-        if rounds == 1 {
-            return;
+    let tie = (reading.girths.len() > 1).then(|| Tie::of(hair, &reading.girths));
+    let Some(tie) = tie else {
+        lay_line(hair, &reading.line, &[]);
+        return;
+    };
+    let mut moved = Vec::new();
+    let mut thinned: Option<Profile> = None;
+    for _ in 0..ROUNDS {
+        // What is moved for the line changes what the tie gathers a little: it is thinned once more from the whole.
+        if let Some(profile) = thinned {
+            thin(hair, &profile.map(f64::recip));
         }
-        thin(hair, &profile.map(f64::recip));
+        let profile = tie.gathered(hair).fitted();
+        thin(hair, &profile);
+        moved = lay_line(hair, &reading.line, &moved);
+        thinned = Some(profile);
     }
-    let profile = Gathering::of(hair, &reading.girths).fitted();
-    thin(hair, &profile);
 }
 
 fn thin(hair: &mut Hair, profile: &Profile) {
@@ -127,12 +134,13 @@ fn thin(hair: &mut Hair, profile: &Profile) {
     }
 }
 
-/// Height of the line in the sector round an azimuth, mm: of its lowest ends. None where no hair ends.
-fn line_mm(hair: &Hair, ends: &[End], azimuth: f64) -> Option<f64> {
+/// Height of the line in the sector round an azimuth, mm: of its lowest ends, strands leaving the head at these azimuths. None
+/// where no hair ends.
+fn line_mm(around: &[f64], ends: &[End], azimuth: f64) -> Option<f64> {
     let mut inside: Vec<(f64, f64)> = ends
         .iter()
         .filter_map(|end| {
-            let off = turn(leaves(hair, end.strand) - azimuth).abs();
+            let off = turn(around[end.strand] - azimuth).abs();
             (off < SECTOR).then(|| (end.at.y, end.room_mm2 * (1.0 - off / SECTOR)))
         })
         .collect();
@@ -161,81 +169,108 @@ fn turn(angle: f64) -> f64 {
 }
 
 /// A point of the line.
+#[derive(Clone)]
 struct Laid {
     azimuth: f64,
     /// Where it was measured, and where the line lay there before anything was moved, mm.
     wanted_mm: f64,
     lay_mm: f64,
-    /// How far hair is moved up for it, mm.
+    /// How far hair is moved up for it, mm, and how far it is off then.
     up_mm: f64,
+    off_mm: f64,
     /// How many times as far as it is off it is moved next.
     gain: f64,
-    off_mm: f64,
 }
 
-/// Moves hair near the line up or down until the line lies where it was measured.
-fn lay_line(hair: &mut Hair, points: &[LinePoint]) {
-    let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
-    let mut laid: Vec<Laid> = points
-        .iter()
-        .filter_map(|point| {
-            let (azimuth, wanted_mm) = (point.at.azimuth(), point.lies.height_mm(&hair.measures));
-            let lay_mm = line_mm(hair, &all, azimuth)?;
-            Some(Laid { azimuth, wanted_mm, lay_mm, up_mm: 0.0, gain: 1.0, off_mm: wanted_mm - lay_mm })
-        })
-        .collect();
-    let read = hair.lengths.clone();
-    for _ in 0..MOVES {
-        if laid.iter().all(|at| at.off_mm.abs() < CLOSE_MM) {
-            return;
-        }
-        for at in &mut laid {
-            let most = LINE_BAND_MM + MOST_TIMES * (at.wanted_mm - at.lay_mm).abs();
-            at.up_mm = (at.up_mm + at.gain * at.off_mm).clamp(-most, most);
-        }
-        let here = &*hair;
-        let lengths = read.par_iter().enumerate().map(|(i, read)| moved(here, i, read, &laid)).collect();
-        hair.lengths = lengths;
-        let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
-        for at in &mut laid {
-            let off = at.wanted_mm - line_mm(hair, &all, at.azimuth).unwrap_or(at.wanted_mm);
-            // Where hair lies on a shoulder it comes up by less than it is moved, beside one that is moved by more.
-            at.gain = if off * at.off_mm < 0.0 {
-                (0.5 * at.gain).max(LEAST_GAIN)
-            } else if off.abs() > 0.5 * at.off_mm.abs() {
-                (1.5 * at.gain).min(MOST_GAIN)
-            } else {
-                at.gain
-            };
-            at.off_mm = off;
-        }
+impl Laid {
+    /// Looks where the line lies after a move.
+    fn look(&mut self, line_mm: Option<f64>) {
+        let off = self.wanted_mm - line_mm.unwrap_or(self.wanted_mm);
+        // Where hair lies on a shoulder it comes up by less than it is moved, beside one that is moved by more.
+        self.gain = if off * self.off_mm < 0.0 {
+            (0.5 * self.gain).max(LEAST_GAIN)
+        } else if off.abs() > 0.5 * self.off_mm.abs() {
+            (1.5 * self.gain).min(MOST_GAIN)
+        } else {
+            self.gain
+        };
+        self.off_mm = off;
+    }
+
+    /// Moves the hair here by what the line is still off.
+    fn follow(&mut self) {
+        let most = LINE_BAND_MM + MOST_TIMES * (self.wanted_mm - self.lay_mm).abs();
+        self.up_mm = (self.up_mm + self.gain * self.off_mm).clamp(-most, most);
     }
 }
 
-/// The lengths of a strand that was read like this, moved with the line.
-fn moved(hair: &Hair, strand: usize, read: &Lengths, laid: &[Laid]) -> Lengths {
-    let (model, drape) = (hair.strands[strand].model, &hair.drapes[strand]);
-    let lie = worn_as(hair, strand, read).lie;
-    let longest =
-        read.iter().map(|fibre| model.worn_mm(*fibre, hair.strands[strand].worn)).fold(0.0, f64::max);
-    let mut last = (f64::NAN, 0.0);
-    read.map(|fibre| {
-        if fibre != last.0 {
-            let worn = model.worn_mm(fibre, hair.strands[strand].worn);
-            let up = raised(leaves(hair, strand), drape.place(&lie, longest, worn).y, laid);
-            let new = if up == 0.0 {
-                None
-            } else {
-                model.fibre_from_worn(
-                    (worn - up / lie.hangs().max(LEAST_HANGS)).max(0.0),
-                    hair.strands[strand].worn,
-                )
+/// Moves hair near the line up or down until the line lies where it was measured, or as near as it will, beginning with how far
+/// it was moved before; says how far each point was moved, mm. How far is found on a part of the strands, then mended on all.
+fn lay_line(hair: &mut Hair, points: &[LinePoint], before: &[f64]) -> Vec<f64> {
+    if points.is_empty() {
+        return Vec::new();
+    }
+    let read = AsWorn::of(hair, &hair.lengths);
+    let around: Vec<f64> = (0..hair.strands.len()).map(|i| leaves(hair, i)).collect();
+    let all = ends(hair, &read);
+    let mut laid: Vec<Laid> = points
+        .iter()
+        .enumerate()
+        .map(|(i, point)| {
+            let (azimuth, wanted_mm) = (point.at.azimuth(), point.lies.height_mm(&hair.measures));
+            // Where no hair ends there is nothing to move.
+            let lay_mm = line_mm(&around, &all, azimuth).unwrap_or(wanted_mm);
+            let up_mm = before.get(i).copied().unwrap_or_default();
+            Laid { azimuth, wanted_mm, lay_mm, up_mm, off_mm: 0.0, gain: 1.0 }
+        })
+        .collect();
+    let worst = |laid: &[Laid]| laid.iter().map(|at| at.off_mm.abs()).fold(0.0, f64::max);
+    for (every, most) in MOVES {
+        let half = (hair.strands.len() / 2).max(1);
+        let asked: Vec<usize> =
+            (0..hair.strands.len()).filter(|i| (i % half).is_multiple_of(every)).collect();
+        let here = &*hair;
+        let mut best: Option<Vec<Laid>> = None;
+        for _ in 0..most {
+            let moves = |i: &usize| {
+                let worn = worn_as(here, *i, &moved(here, *i, around[*i], &read, &laid));
+                ends_of(here, *i, &worn).collect::<Vec<_>>()
             };
-            let bounded = |new: f64| new.clamp((1.0 - MOST_MOVED) * fibre, (1.0 + MOST_MOVED) * fibre);
-            last = (fibre, new.map_or(fibre, bounded));
+            let ends: Vec<End> = asked.par_iter().flat_map_iter(moves).collect();
+            laid.par_iter_mut().for_each(|at| at.look(line_mm(&around, &ends, at.azimuth)));
+            if best.as_ref().is_none_or(|best| worst(&laid) < worst(best)) {
+                best = Some(laid.clone());
+            }
+            if worst(&laid) < CLOSE_MM {
+                break;
+            }
+            laid.iter_mut().for_each(Laid::follow);
         }
-        last.1
-    })
+        laid = best.unwrap_or(laid);
+        laid.iter_mut().for_each(|at| at.gain = 1.0);
+    }
+    let here = &*hair;
+    let lengths = (0..here.strands.len()).into_par_iter().map(|i| moved(here, i, around[i], &read, &laid));
+    hair.lengths = lengths.collect();
+    laid.iter().map(|at| at.up_mm).collect()
+}
+
+/// The lengths of a strand, as it is worn the way it was read, moved with the line.
+fn moved(hair: &Hair, strand: usize, azimuth: f64, read: &AsWorn, laid: &[Laid]) -> Lengths {
+    let (grown, before) = (&hair.strands[strand], &read.0[strand]);
+    let mut last = (f64::NAN, 0.0);
+    let mut lengths = hair.lengths[strand];
+    for (share, fibre) in lengths.iter_mut().enumerate() {
+        if *fibre != last.0 {
+            let up = raised(azimuth, before.end(hair, strand, share).y, laid);
+            let worn = (before.lengths[share] - up / before.lie.hangs().max(LEAST_HANGS)).max(0.0);
+            let new = (up != 0.0).then(|| grown.model.fibre_from_worn(worn, grown.worn)).flatten();
+            let bounded = |new: f64| new.clamp((1.0 - MOST_MOVED) * *fibre, (1.0 + MOST_MOVED) * *fibre);
+            last = (*fibre, new.map_or(*fibre, bounded));
+        }
+        *fibre = last.1;
+    }
+    lengths
 }
 
 /// How far hair that ended here goes up with the line, mm.
@@ -263,7 +298,7 @@ pub(crate) fn tie_of(hair: &Hair) -> Vec3 {
 struct Gathering {
     /// For each girth and each eighth of the strands: how much of its length it must keep to reach the girth, ascending,
     /// with the hairs up to it.
-    keeps: Vec<[Vec<(f64, f64)>; SHARES]>,
+    keeps: Vec<Vec<Vec<(f64, f64)>>>,
     /// The measured share at each girth of what is in the first.
     wanted: Vec<f64>,
 }
@@ -274,43 +309,56 @@ type Profile = [f64; SHARES];
 /// All of it.
 const WHOLE: Profile = [1.0; SHARES];
 
-impl Gathering {
+/// What it takes to be in each girth of hair that is tied, whatever its length.
+struct Tie {
+    /// For each girth, how long each strand must be to reach it, mm of fibre; endless if none of its kind does.
+    reaches: Vec<Vec<f64>>,
+    /// The measured share at each girth of what is in the first.
+    wanted: Vec<f64>,
+}
+
+impl Tie {
     fn of(hair: &Hair, girths: &[Girth]) -> Self {
         let tie = tie_of(hair);
-        let ways: Vec<f64> = hair
-            .strands
-            .iter()
-            .map(|strand| taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie))
-            .collect();
-        let keeps = girths.iter().map(|girth| {
-            std::array::from_fn(|share| {
-                let mut keeps: Vec<(f64, f64)> = hair
-                    .strands
-                    .iter()
-                    .zip(&hair.lengths)
-                    .zip(&ways)
-                    .filter_map(|((strand, lengths), way)| {
-                        let below = strand.model.fibre_from_hanging(girth.from_tie_mm, 0.0)?;
-                        Some(((way + below) / lengths[share].max(1e-9), strand.hairs))
-                    })
-                    .collect();
-                keeps.sort_by(|a, b| a.0.total_cmp(&b.0));
-                let mut hairs = 0.0;
-                for each in &mut keeps {
-                    hairs += each.1;
-                    each.1 = hairs;
-                }
-                keeps
-            })
+        let drawn = |strand: &Strand| taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie);
+        let drawn: Vec<f64> = hair.strands.par_iter().map(drawn).collect();
+        let reaches = girths.iter().map(|girth| {
+            let below = |strand: &Strand| {
+                strand.model.fibre_from_hanging(girth.from_tie_mm, 0.0).unwrap_or(f64::INFINITY)
+            };
+            hair.strands.par_iter().zip(&drawn).map(|(strand, drawn)| drawn + below(strand)).collect()
         });
         let first = girths.first().map_or(1.0, |girth| girth.girth_mm);
         let wanted = girths.iter().map(|girth| (girth.girth_mm / first).powi(2).min(1.0));
-        Self { keeps: keeps.collect(), wanted: wanted.collect() }
+        Self { reaches: reaches.collect(), wanted: wanted.collect() }
     }
 
+    /// The hair as it is in it.
+    fn gathered(&self, hair: &Hair) -> Gathering {
+        let keeps = |reaches: &Vec<f64>, share: usize| -> Vec<(f64, f64)> {
+            let strands = hair.strands.iter().zip(&hair.lengths).zip(reaches);
+            let mut keeps: Vec<(f64, f64)> = strands
+                .filter(|(_, reaches)| reaches.is_finite())
+                .map(|((strand, lengths), reaches)| (reaches / lengths[share].max(1e-9), strand.hairs))
+                .collect();
+            keeps.sort_by(|a, b| a.0.total_cmp(&b.0));
+            let mut hairs = 0.0;
+            for each in &mut keeps {
+                hairs += each.1;
+                each.1 = hairs;
+            }
+            keeps
+        };
+        let girth =
+            |reaches: &Vec<f64>| (0..SHARES).into_par_iter().map(|share| keeps(reaches, share)).collect();
+        Gathering { keeps: self.reaches.par_iter().map(girth).collect(), wanted: self.wanted.clone() }
+    }
+}
+
+impl Gathering {
     /// Share of the hair in the first girth that reaches each of them.
     fn shares(&self, profile: &Profile) -> Vec<f64> {
-        let reaching = |keeps: &[Vec<(f64, f64)>; SHARES]| -> f64 {
+        let reaching = |keeps: &Vec<Vec<(f64, f64)>>| -> f64 {
             let hairs = |(keeps, share): (&Vec<(f64, f64)>, &f64)| match keeps
                 .partition_point(|(keep, _)| keep <= share)
             {

@@ -28,7 +28,7 @@ impl Hair {
         let drape = &self.drapes[strand];
         let leave = drape.leave();
         if !drape.can_fall_forward() && height_mm < leave.y {
-            let below = leave.y - height_mm;
+            let below = drape.main().down_mm(leave.y - height_mm);
             let next = |worn: f64| {
                 let lie = lie_at(self, strand, worn);
                 drape.on_head_mm(&lie) + below / lie.hangs()
@@ -40,8 +40,8 @@ impl Hair {
                 let off = next(worn) - worn;
                 // Where the difference would vanish if it went on as from the last length to this one.
                 let step = if off == over { off } else { off * (worn - before) / (over - off) };
-                // What that leaves is of the order of both differences together.
-                if off.abs() < tolerance::REACH_MM || off * off < tolerance::REACH_MM * over.abs() {
+                // What that leaves is a fraction of the square of the one over the other.
+                if off.abs() < tolerance::REACH_MM || off * off < 2.0 * tolerance::REACH_MM * over.abs() {
                     return Some(worn + step);
                 }
                 (before, over) = (worn, off);

@@ -117,7 +117,8 @@ impl TakeRequest {
         let Measured { quantity, value, unit, sd, .. } = &self.measured;
         let Some(scale) = scale(*quantity, unit) else {
             let given = format!("{unit} for {}", named(*quantity));
-            return Err(fault("measured.unit", Problem::Unknown { given }));
+            let known = UNITS.iter().filter(|(of, ..)| of == quantity).map(|(_, name, _)| (*name).to_owned());
+            return Err(fault("measured.unit", Problem::Unknown { given, known: known.collect() }));
         };
         let (value, sd) = (scale.of(*value), sd.map(|sd| sd * scale.factor));
         let (mut read, mut room, mut now) = (self.read, self.room, self.now);

@@ -111,7 +111,11 @@ impl Serialize for Patch {
 impl<'de> Deserialize<'de> for Patch {
     fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
         let key = Cow::<str>::deserialize(deserializer)?;
-        Self::of_key(&key).ok_or_else(|| D::Error::unknown_variant(&key, &[]))
+        Self::of_key(&key).ok_or_else(|| {
+            let known: Vec<String> =
+                Zone::ALL.into_iter().flat_map(Zone::patches).map(|patch| format!("`{patch}`")).collect();
+            D::Error::custom(format_args!("unknown variant `{key}`, expected one of {}", known.join(", ")))
+        })
     }
 }
 

@@ -107,7 +107,10 @@ impl VisitFile {
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if self.version != VERSION {
-            faults.push("version", Problem::Unknown { given: self.version.to_string() });
+            faults.push(
+                "version",
+                Problem::Unknown { given: self.version.to_string(), known: vec![VERSION.to_string()] },
+            );
         }
         faults.take("talk", self.talk.as_ref().map_or(Ok(()), Talk::check));
         faults.take("read", self.read.as_ref().map_or(Ok(()), RawReading::check));

@@ -2,6 +2,7 @@
 
 use super::{Unreadable, read};
 use serde_json::{Value, json};
+use spirel_core::Problem;
 use spirel_core::cut::{Cut, cut, shipped};
 use spirel_core::hair::{Hair, HairRequest};
 use spirel_core::reading::{RawReading, RawZoneReading, Zone};
@@ -49,7 +50,25 @@ fn a_cut_broken_anywhere_is_refused_where_it_is_broken() {
                 *value_at(&mut broken, &place) = instead.clone();
                 let text = serde_json::to_vec(&broken).expect("plain data");
                 let faults = match read::<Cut>(&text) {
-                    Err(Unreadable::Misshapen { fault, .. }) => vec![fault.field],
+                    Err(Unreadable::Misshapen { fault, .. }) => {
+                        let said = fault.problem.to_string();
+                        let of_the_language = [
+                            "struct",
+                            "enum",
+                            "variant",
+                            "f64",
+                            "u32",
+                            "sequence",
+                            "untagged",
+                            "invalid type",
+                            "`",
+                        ];
+                        assert!(!of_the_language.iter().any(|word| said.contains(word)), "{said}");
+                        if let Problem::Unknown { known, .. } = &fault.problem {
+                            assert!(!known.is_empty(), "{fault}");
+                        }
+                        vec![fault.field]
+                    }
                     Err(broken) => panic!("{broken:?}: it is JSON"),
                     // What reads as a cut may still be impossible.
                     Ok(read) => match cut(&hair, &read) {
