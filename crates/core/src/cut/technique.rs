@@ -129,13 +129,14 @@ impl Technique {
             }
         }
         faults.range("under", self.under, (0.0, 1.0), "");
+        faults.range("deeper_below", self.deeper_below, (0.0, 1.0), "");
         faults.or(())
     }
 
     /// The technique as it is used so far up a section, 0 its under side and 1 its upper: the mean share over the
     /// section stays what it is.
     pub(super) fn at_height(&self, up: f64) -> Self {
-        if self.under == 0.0 {
+        if self.under == 0.0 && self.deeper_below == 0.0 {
             return *self;
         }
         let (share, depth) = self.amounts();

@@ -17,6 +17,10 @@ use std::f64::consts::TAU;
 const STRONG_SHARE: f64 = 0.5;
 /// Share of the greatest width that still counts as widest.
 const STILL_WIDEST: f64 = 0.99;
+/// How many times steeper than on one side of the widest level the outline is taken to fall on the other.
+const STEEPER: f64 = 3.0;
+/// Share of what is enough within which a measure is about enough.
+const ABOUT: f64 = 0.1;
 /// Strands that are handed out as lines to draw.
 const LINES: usize = 160;
 /// Points of such a line.
@@ -108,11 +112,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> F
     );
     let front = Outline::across(&around);
     let (width_mm, widest_at_mm) = widest(&front);
-    let lowest = |measure: fn(&LevelShare) -> f64, enough: f64| {
-        let heights: Vec<f64> = levels.iter().map(|level| level.height_mm).collect();
-        let values: Vec<f64> = levels.iter().map(measure).collect();
-        lowest_crossing(&heights, &values, enough).unwrap_or(hair.form.top_mm())
-    };
+    let down_to = |measure: fn(&LevelShare) -> f64, enough: f64| down_to(&levels, &around, measure, enough);
     Fall {
         widest_at_mm,
         width_mm,
@@ -123,8 +123,8 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> F
         wisps_mm: wisps(worn, &surface),
         perimeter_mm: surface.perimeter.to_vec(),
         mass_g: hair.mass_g(lengths),
-        strong_to_mm: lowest(|level| level.fullness, STRONG_SHARE),
-        see_through_below_mm: lowest(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
+        strong_to_mm: down_to(|level| level.fullness, STRONG_SHARE),
+        see_through_below_mm: down_to(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
         lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
         zones: zones.into_iter().map(|(zone, _)| zone).collect(),
         lines,
@@ -139,18 +139,37 @@ fn widest(front: &Outline) -> (f64, f64) {
     let Some(most) = (0..widths.len()).max_by(|a, b| widths[*a].total_cmp(&widths[*b])) else {
         return (0.0, 0.0);
     };
-    // Between three heights the outline is a parabola, so that nothing jumps by a level.
+    // Between three heights the outline is a parabola, so that nothing jumps by a level; beside an edge only as far as the side
+    // that is no edge bends.
     let mut width_mm = widths[most];
     if most > 0 && most + 1 < widths.len() && front.heights_mm[most] - front.heights_mm[most + 1] == LEVEL_MM
     {
-        let (up, down) = (widths[most - 1], widths[most + 1]);
-        let bend = up - 2.0 * width_mm + down;
-        if bend < 0.0 {
-            width_mm -= (down - up).powi(2) / (8.0 * bend);
+        let falls = [widths[most - 1], widths[most + 1]].map(|beside| width_mm - beside);
+        let [up, down] = falls.map(|fall| fall.min(STEEPER * falls[0].min(falls[1])));
+        if up + down > 0.0 {
+            width_mm += (down - up).powi(2) / (8.0 * (up + down));
         }
     }
     let at = lowest_crossing(&front.heights_mm, &widths, STILL_WIDEST * width_mm);
     (width_mm, at.unwrap_or(front.heights_mm[most]))
+}
+
+/// Height down to which a measure is as much as this, mm: what lies below the level where it is most, as far as it is enough.
+/// Counted in lengths, a share of each where it is about enough, so that nothing jumps from one crossing to another.
+fn down_to(levels: &[LevelShare], around: &Levels, measure: fn(&LevelShare) -> f64, enough: f64) -> f64 {
+    let share = |level: &LevelShare| ((measure(level) / enough - 1.0) / (2.0 * ABOUT) + 0.5).clamp(0.0, 1.0);
+    let Some(most) = (0..levels.len()).max_by(|a, b| measure(&levels[*a]).total_cmp(&measure(&levels[*b])))
+    else {
+        return around.top_mm;
+    };
+    let below = &levels[most..];
+    let between: f64 = below
+        .windows(2)
+        .map(|pair| 0.5 * (share(&pair[0]) + share(&pair[1])) * (pair[0].height_mm - pair[1].height_mm))
+        .sum();
+    let rest = below.last().map_or(0.0, |last| share(last) * (last.height_mm - around.bottom_mm).max(0.0));
+    let reaches = levels[most].height_mm - between - rest;
+    around.top_mm - share(&levels[most]) * (around.top_mm - reaches)
 }
 
 /// The lowest height, of some from the top down, at which a measure is still as much as this; between two it is straight.
