@@ -115,3 +115,13 @@ export type TakenField = Schemas["TakenField"];
 
 /** A saved version, its body in the form of its stage. */
 export type Saved<T> = Omit<Schemas["Document"], "body"> & { body: T };
+export type Pause = Schemas["Pause"];
+export type Pattern = Schemas["Pattern"];
+export type Stance = Schemas["Stance"];
+export type Drops = Schemas["Drops"];
+export type CombReading = Schemas["CombReading"];
+export type ProductGives = Schemas["ProductGives"];
+export type DryingWay = Schemas["DryingWay"];
+export type HeadTilt = Schemas["HeadTilt"];
+export type Offset = Schemas["Offset"];
+export type Parting = Schemas["Parting"];

@@ -18,6 +18,7 @@ import {
   alongOf,
   guideOf,
   layoutOf,
+  drawnToward,
   lengthOf,
   overOf,
   pointedTo,
@@ -32,6 +33,8 @@ import {
 
 const props = defineProps<{
   move: Move;
+  /** Its place in the cut, from 0. */
+  at: number;
   points: readonly Point[];
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
@@ -77,6 +80,15 @@ const endsAt = computed(() => {
   const length = sections.value?.length;
   return typeof length === "object" && "ends_at" in length ? length.ends_at : undefined;
 });
+const likeMove = computed(() => {
+  const length = sections.value?.length;
+  return typeof length === "object" && "like_move" in length ? length.like_move : undefined;
+});
+const earlier = computed(() =>
+  Array.from({ length: props.at }, (_, i) => ({ value: String(i), label: t("plan.stepNumber", { n: i + 1 }) })),
+);
+/** The first move has none before it to be like. */
+const lengths = computed(() => LENGTHS.filter((name) => name !== "like_move" || props.at > 0));
 const face = computed(() => named(FACE, "point"));
 /** Points that a face has two of. */
 const PAIRED: readonly Point[] = ["cheekbone", "ear_lobe", "jaw_corner"];
@@ -265,13 +277,13 @@ const places = computed(() =>
       />
       <template v-if="plane">
         <ChoiceField
-          v-for="(landmark, at) in plane"
-          :key="at"
+          v-for="(landmark, corner) in plane"
+          :key="corner"
           :model-value="landmark"
-          :label="t('plan.planePoint', { n: at + 1 })"
+          :label="t('plan.planePoint', { n: corner + 1 })"
           :choices="landmarks"
           :disabled="disabled"
-          @update:model-value="setSections((each) => (each.hold.over = planeWith(plane!, at, $event)))"
+          @update:model-value="setSections((each) => (each.hold.over = planeWith(plane!, corner, $event)))"
         />
       </template>
       <ChoiceField
@@ -284,9 +296,18 @@ const places = computed(() =>
       <ChoiceField
         :model-value="tagOf(sections.length) as LengthName"
         :label="t('plan.lengthKind')"
-        :choices="named(LENGTHS, 'plan.lengths')"
+        :choices="named(lengths, 'plan.lengths')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.length = lengthOf($event, each.length)))"
+      />
+      <ChoiceField
+        v-if="likeMove !== undefined"
+        :model-value="String(likeMove)"
+        :label="t('plan.likeMove')"
+        :choices="earlier"
+        :fault="faultAt('way.sections.length.like_move')"
+        :disabled="disabled"
+        @update:model-value="setSections((each) => (each.length = { like_move: Number($event) }))"
       />
       <ChoiceField
         v-if="endsAt"
@@ -332,7 +353,23 @@ const places = computed(() =>
     </template>
     <template v-if="gathered">
       <ChoiceField
-        :model-value="gathered.to ?? undefined"
+        :model-value="gathered.toward ?? NONE"
+        :label="t('plan.gatheredToward')"
+        :choices="[{ value: NONE, label: t('plan.toAPoint') }, ...named(DIRECTIONS, 'plan.directions')]"
+        :disabled="disabled"
+        @update:model-value="
+          emit('change', (m) => {
+            if ('gathered' in m.way)
+              m.way.gathered =
+                $event === NONE
+                  ? pointedTo(m.way.gathered, 'nose_tip')
+                  : drawnToward(m.way.gathered, $event as Direction);
+          })
+        "
+      />
+      <ChoiceField
+        v-if="gathered.to"
+        :model-value="gathered.to"
         :label="t('plan.gatheredTo')"
         :choices="face"
         :fault="faultAt('way.gathered.to')"

@@ -6,12 +6,17 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
+import FinerForm from "./FinerForm.vue";
 import HowForm from "./HowForm.vue";
+import PauseForm from "./PauseForm.vue";
 import { amounts, setPoint, setTechnique, techniquesOf, type Amount } from "./moves";
 import { useChoices } from "@/shared/useChoices";
 
 const props = defineProps<{
   move: Move;
+  /** Its place in the cut, from 0, and how many moves there are. */
+  at: number;
+  count: number;
   report: MoveReport | undefined;
   points: readonly Point[];
   faultAt: (field: string) => string | undefined;
@@ -25,7 +30,8 @@ const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
 const COMBS: readonly Comb[] = ["none", "wide", "medium", "fine"];
 const technique = computed(() => props.move.technique?.kind ?? "blunt");
 const line = computed(() => ("perimeter" in props.move.way ? props.move.way.perimeter.behind.point : undefined));
-const SIGNS = { length: undefined, degrees: "°", percent: "%" } as const;
+const SIGNS = { length: undefined, degrees: "°", percent: "%", count: "×" } as const;
+const pause = computed(() => ("pause" in props.move.way ? props.move.way.pause : undefined));
 
 /** What is typed is kept to the tenth: nothing finer can be held or cut. */
 const rounded = (amount: Amount) => Math.round(amount.value * 10) / 10;
@@ -39,7 +45,14 @@ function setState(part: Partial<HeldState>) {
 </script>
 
 <template>
-  <div class="form">
+  <PauseForm
+    v-if="pause"
+    :model-value="pause"
+    :fault-at="faultAt"
+    :disabled="disabled"
+    @update:model-value="emit('change', (m) => (m.way = { pause: $event }))"
+  />
+  <div v-else class="form">
     <ChoiceField
       v-if="line"
       class="wide"
@@ -84,10 +97,23 @@ function setState(part: Partial<HeldState>) {
       <summary>{{ t("plan.how") }}</summary>
       <HowForm
         :move="move"
+        :at="at"
         :points="points"
         :fault-at="faultAt"
         :disabled="disabled"
         @change="(how) => emit('change', how)"
+      />
+    </details>
+    <details class="wide">
+      <summary>{{ t("plan.finer") }}</summary>
+      <FinerForm
+        :move="move"
+        :at="at"
+        :count="count"
+        :points="points"
+        :fault-at="faultAt"
+        :disabled="disabled"
+        @change="(finer) => emit('change', finer)"
       />
     </details>
     <CheckField

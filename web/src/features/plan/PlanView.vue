@@ -173,6 +173,8 @@ function does(at: number): string {
               {{ t(`plan.notes.${note}`) }}
             </p>
             <MoveForm
+              :at="i"
+              :count="moves.length"
               :move="each"
               :report="fall.data.value?.moves[i]"
               :points="figure.data.value?.points.map((p) => p.point) ?? []"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A region put together: zones, halves, edges and sides of partings, joined by and, or and not. */
-import type { Landmark, Region, Zone } from "@/api";
+import type { Landmark, Offset, Parting, Region, Zone } from "@/api";
+import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { ZONES } from "@/shared/zones";
@@ -66,6 +67,27 @@ function setThrough(at: number, landmark: Landmark | typeof NONE) {
   delete parting.own;
   emit("update:modelValue", { side_of: { ...side.value, parting } });
 }
+/** How far a point of the parting lies from its landmark; nothing where it is the landmark. */
+const OFFSETS = ["behind_mm", "above_mm"] as const;
+const offsetOf = (at: number): Partial<Offset> => {
+  const anchor = side.value?.parting.through?.[at];
+  return typeof anchor === "object" ? anchor : {};
+};
+function setOffset(at: number, of: (typeof OFFSETS)[number], mm: number | undefined) {
+  const landmark = through.value[at];
+  if (!side.value || !landmark) return;
+  const all = [...(side.value.parting.through ?? [])];
+  const next = { at: landmark, behind_mm: 0, above_mm: 0, left_mm: 0, ...offsetOf(at), [of]: mm ?? 0 };
+  all[at] = next.behind_mm || next.above_mm || next.left_mm ? next : landmark;
+  emit("update:modelValue", { side_of: { ...side.value, parting: { ...side.value.parting, through: all } } });
+}
+function setOwn(own: boolean) {
+  if (!side.value) return;
+  const parting: Parting = own ? { own: true } : { through: ["hairline_centre", "apex", "occipital"] };
+  const { zigzag_mm } = side.value.parting;
+  if (zigzag_mm) parting.zigzag_mm = zigzag_mm;
+  emit("update:modelValue", { side_of: { with: side.value.with, parting } });
+}
 function setZigzag(mm: number | undefined) {
   if (!side.value) return;
   const parting = { ...side.value.parting };
@@ -93,17 +115,33 @@ function setZigzag(mm: number | undefined) {
       :fault="faultAt('edge.within_mm')"
       @update:model-value="$event !== undefined && emit('update:modelValue', { edge: { within_mm: $event } })"
     />
+    <CheckField
+      v-if="side"
+      :label="t('plan.ownParting')"
+      :model-value="side.parting.own ?? false"
+      :disabled="disabled"
+      @update:model-value="setOwn"
+    />
     <div v-if="side" class="pair">
+      <template v-for="at in side.parting.own ? [] : [0, 1]" :key="at">
+        <ChoiceField
+          :model-value="through[at]"
+          :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
+          :choices="landmarks"
+          :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
+          @update:model-value="setThrough(at, $event as Landmark)"
+        />
+        <LengthField
+          v-for="of in OFFSETS"
+          :key="of"
+          :model-value="offsetOf(at)[of] ?? 0"
+          :label="t(`plan.offsets.${of}`)"
+          :fault="faultAt(`side_of.parting.through.${at}.${of}`)"
+          @update:model-value="setOffset(at, of, $event)"
+        />
+      </template>
       <ChoiceField
-        v-for="at in [0, 1]"
-        :key="at"
-        :model-value="through[at]"
-        :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
-        :choices="landmarks"
-        :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
-        @update:model-value="setThrough(at, $event as Landmark)"
-      />
-      <ChoiceField
+        v-if="!side.parting.own"
         :model-value="through[2] ?? NONE"
         :label="t('plan.partingTo')"
         :choices="perhaps"

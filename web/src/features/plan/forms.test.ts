@@ -4,7 +4,9 @@ import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
+import FinerForm from "./FinerForm.vue";
 import HowForm from "./HowForm.vue";
+import PauseForm from "./PauseForm.vue";
 import RegionForm from "./RegionForm.vue";
 import { newMove } from "./ways";
 
@@ -42,8 +44,20 @@ describe("the form of a region", () => {
     expect(last(form.emitted("update:modelValue"))).toEqual({
       side_of: { parting: { through: ["apex", "crown"] }, with: "temple_left" },
     });
-    await form.find("input").setValue("1");
+    const input = (label: string) => {
+      const found = form.findAll("label").filter((each) => each.text() === label);
+      return form.get<HTMLInputElement>(`#${found[0]?.attributes("for")}`);
+    };
+    await input("Zigzag teeth").setValue("1");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({ side_of: { parting: { zigzag_mm: 10 } } });
+    await input("behind it by").setValue("3");
+    expect(last(form.emitted("update:modelValue"))).toMatchObject({
+      side_of: { parting: { through: [{ at: "apex", behind_mm: 30, above_mm: 0, left_mm: 0 }, "crown", "occipital"] } },
+    });
+    await form.get("input[type=checkbox]").setValue(true);
+    expect(last(form.emitted("update:modelValue"))).toEqual({
+      side_of: { parting: { own: true }, with: "temple_left" },
+    });
   });
 
   it("says a fault at the part it is of", () => {
@@ -56,7 +70,7 @@ describe("the form of a region", () => {
 /** What the form makes of a move when the select or input with this label is set. */
 async function set(move: Move, label: string, value: string): Promise<Move> {
   const form = mount(HowForm, {
-    props: { move, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
+    props: { move, at: 1, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
     global,
   });
   const found = form.findAll("label").find((each) => each.text() === label);
@@ -100,5 +114,50 @@ describe("the form of how a move is done", () => {
     const move = await set(newMove("gathered"), "Drawn to", "cheekbone");
     expect(move.way).toMatchObject({ gathered: { to: "cheekbone" } });
     expect((await set(move, "On the side", "right")).way).toMatchObject({ gathered: { side: "right" } });
+  });
+});
+
+describe("the form of the fine points of a move", () => {
+  /** What it makes of a move when the select or input with this label is set. */
+  async function finer(move: Move, label: string, value: string): Promise<Move> {
+    const form = mount(FinerForm, {
+      props: { move, at: 0, count: 3, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
+      global,
+    });
+    const found = form.findAll("label").find((each) => each.text() === label);
+    await form.get(`#${found?.attributes("for")}`).setValue(value);
+    const changed = structuredClone(move);
+    last(form.emitted<[(move: Move) => void]>("change"))?.(changed);
+    return changed;
+  }
+  const sections = (move: Move) => ("sections" in move.way ? move.way.sections : undefined);
+
+  it("lets hair drop out of the hand and takes that back", async () => {
+    const dropped = await finer(newMove("sections"), "Stays out: ends below", "collarbone");
+    expect(sections(dropped)?.drops).toEqual({ ends_below: { point: "collarbone", below_mm: 0 }, ends_above: null });
+    expect(sections(await finer(dropped, "Stays out: ends below", "none"))?.drops).toBeUndefined();
+  });
+
+  it("tilts the head, textures sections in turn and keeps weight for a later step", async () => {
+    expect(sections(await finer(newMove("sections"), "Head bent forward", "20"))?.hold.tilt).toEqual({
+      forward_deg: 20,
+      left_deg: 0,
+    });
+    const move = newMove("weight");
+    const textured = await finer(move, "Sections with this technique", "2");
+    expect(textured.pattern).toEqual({ every: 2, solid_first: 0, last_solid: false });
+    expect((await finer(textured, "Sections with this technique", "1")).pattern).toBeUndefined();
+    expect((await finer(move, "Weight left until", "2")).banked_until).toBe(2);
+  });
+});
+
+describe("the form of a pause", () => {
+  it("keeps its note when it becomes another kind", async () => {
+    const form = mount(PauseForm, {
+      props: { modelValue: { look: { note: "Let it fall" } }, faultAt: faultless, disabled: false },
+      global,
+    });
+    await form.get("select").setValue("dry");
+    expect(last(form.emitted("update:modelValue"))).toEqual({ dry: { by: "air", note: "Let it fall" } });
   });
 });

@@ -44,7 +44,7 @@ describe("the moves of a cut", () => {
     const report = { technique_share: 0.3, technique_depth_mm: 40 } as MoveReport;
     expect(
       amounts(thinned, report)
-        .slice(-3, -1)
+        .slice(-4, -2)
         .map((a) => [a.name, a.value]),
     ).toEqual([
       ["share", 30],

@@ -9,7 +9,7 @@ export interface Amount {
   /** Key of its label in the locale, and where the server names a fault of it, below the move. */
   name: string;
   field: string;
-  unit: "length" | "degrees" | "percent";
+  unit: "length" | "degrees" | "percent" | "count";
   value: number;
   set: (move: Move, value: number) => void;
 }
@@ -94,6 +94,18 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
         if ("sections" in m.way) m.way.sections.hold.lift_deg = degrees;
       },
     });
+    if (guide && typeof guide === "object" && "travelling" in guide) {
+      found.push({
+        name: "guideShare",
+        field: "way.sections.guide.travelling.guide_share",
+        unit: "percent",
+        value: 100 * (guide.travelling.guide_share ?? 0.5),
+        set: (m, percent) => {
+          if ("sections" in m.way)
+            m.way.sections.guide = { travelling: { ...guide.travelling, guide_share: percent / 100 } };
+        },
+      });
+    }
     if (guide && typeof guide === "object" && "floating" in guide) {
       found.push({
         name: "step",
@@ -127,6 +139,25 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
         if ("gathered" in m.way) m.way.gathered.past_mm = mm;
       },
     });
+    found.push({
+      name: "turns",
+      field: "way.gathered.turns",
+      unit: "count",
+      value: way.gathered.turns ?? 0,
+      set: (m, turns) => {
+        if ("gathered" in m.way) m.way.gathered.turns = turns;
+      },
+    });
+    if (way.gathered.toward)
+      found.push({
+        name: "drawn",
+        field: "way.gathered.drawn_mm",
+        unit: "length",
+        value: way.gathered.drawn_mm ?? 0,
+        set: (m, mm) => {
+          if ("gathered" in m.way) m.way.gathered.drawn_mm = mm;
+        },
+      });
   }
   const layout = layoutOf(way);
   if (layout) {
@@ -168,6 +199,15 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
       value: 100 * (technique.under ?? 0),
       set: (m, percent) => {
         if (m.technique) m.technique.under = percent / 100;
+      },
+    });
+    found.push({
+      name: "deeper",
+      field: "technique.deeper_below",
+      unit: "percent",
+      value: 100 * (technique.deeper_below ?? 0),
+      set: (m, percent) => {
+        if (m.technique) m.technique.deeper_below = percent / 100;
       },
     });
   }

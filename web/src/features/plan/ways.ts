@@ -10,6 +10,7 @@ import type {
   Layout,
   Move,
   Over,
+  Pause,
   Point,
   Way,
 } from "@/api";
@@ -19,7 +20,7 @@ export function tagOf(choice: string | object): string {
   return typeof choice === "string" ? choice : (Object.keys(choice)[0] ?? "");
 }
 
-export const WAYS = ["perimeter", "sections", "gathered", "weight", "recoil"] as const;
+export const WAYS = ["perimeter", "sections", "gathered", "weight", "recoil", "pause"] as const;
 export type WayName = (typeof WAYS)[number];
 export const wayOf = (move: Move): WayName => tagOf(move.way) as WayName;
 
@@ -78,6 +79,8 @@ export function newMove(name: WayName): Move {
           recoil: { layout: { along: "vertical", thickness_mm: 40, from: "nape_centre", piece_mm: 40 }, share: 0.8 },
         },
       };
+    case "pause":
+      return { region: "everything", state: { moisture: "dry", comb: "wide" }, way: { pause: pauseOf("look") } };
   }
 }
 
@@ -108,13 +111,14 @@ export function guideOf(name: GuideName): Guide {
 }
 
 export const FINGERS = ["along_head", "straight", "level", "vertical"] as const;
-export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm", "ends_at", "like_beside"] as const;
+export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm", "ends_at", "like_beside", "like_move"] as const;
 export type LengthName = (typeof LENGTHS)[number];
 /** A first length of another kind, of the same size where that makes sense. */
 export function lengthOf(name: LengthName, was: FirstLength): FirstLength {
   if (name === "shorter_mm") return { shorter_mm: 0 };
   if (name === "ends_at") return { ends_at: { point: "chin", below_mm: 0 } };
   if (name === "like_beside") return name;
+  if (name === "like_move") return { like_move: 0 };
   const size = was === "like_beside" ? 150 : "held_mm" in was ? was.held_mm : "worn_mm" in was ? was.worn_mm : 150;
   return name === "held_mm" ? { held_mm: size } : { worn_mm: size };
 }
@@ -124,6 +128,23 @@ export function planeWith(plane: readonly Landmark[], at: number, landmark: Land
   const next = [...plane];
   next[at] = landmark;
   return { plane: next as [Landmark, Landmark, Landmark] };
+}
+
+export const PAUSES = ["look", "product", "dry"] as const;
+export type PauseName = (typeof PAUSES)[number];
+/** A pause of a kind, with the note it had. */
+export function pauseOf(name: PauseName, note = ""): Pause {
+  if (name === "product") return { product: { gives: "slip", note } };
+  if (name === "dry") return { dry: { by: "air", note } };
+  return { look: { note } };
+}
+
+/** Twists drawn in a direction, whatever they were drawn to before. */
+export function drawnToward(was: Gathered, toward: Direction): Gathered {
+  const next = { ...was, toward, drawn_mm: was.drawn_mm ?? 200 };
+  delete next.to;
+  delete next.side;
+  return next;
 }
 
 /** Twists drawn to a point of the face, whatever they were drawn to before. */

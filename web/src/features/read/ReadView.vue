@@ -21,6 +21,7 @@ import SinceLast from "./SinceLast.vue";
 import SpotList from "./SpotList.vue";
 import SurfaceForm from "./SurfaceForm.vue";
 import TapeMeasures from "./TapeMeasures.vue";
+import CombList from "./CombList.vue";
 import WornShape from "./WornShape.vue";
 import WhoMeasured from "./WhoMeasured.vue";
 import ZoneForm from "./ZoneForm.vue";
@@ -165,6 +166,7 @@ async function goTo(to: Patch) {
         :disabled="!document.editable.value"
       />
       <WornShape v-model="reading" :now="now.data.value" :fault-at="faultAt" :disabled="!document.editable.value" />
+      <CombList v-model="reading.combs" :fault-at="faultAt" :disabled="!document.editable.value" />
       <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SurfaceForm v-model="reading.surface" :fault-at="faultAt" :disabled="!document.editable.value" />
       <SpotList

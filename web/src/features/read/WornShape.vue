@@ -94,6 +94,10 @@ function setEdge(name: string, on: boolean) {
 </template>
 
 <style scoped>
+summary .soft {
+  margin-left: 10px;
+}
+
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** A pause: a look, something that goes into the hair, or drying; and what is to be seen to. */
+import type { DryingWay, Pause, ProductGives } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
+import TextField from "@/shared/TextField.vue";
+import { useChoices } from "@/shared/useChoices";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+import { PAUSES, pauseOf, tagOf, type PauseName } from "./ways";
+
+const model = defineModel<Pause>({ required: true });
+defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
+const { t } = useI18n();
+const { named } = useChoices();
+const GIVES: readonly ProductGives[] = ["slip", "hold", "moisture"];
+const DRYING: readonly DryingWay[] = ["air", "diffuser", "flat_wrap", "brush"];
+const kind = computed(() => tagOf(model.value) as PauseName);
+const product = computed(() => ("product" in model.value ? model.value.product : undefined));
+const dry = computed(() => ("dry" in model.value ? model.value.dry : undefined));
+const note = computed(() => Object.values(model.value)[0]?.note ?? "");
+
+function setNote(text: string) {
+  const { value } = model;
+  if ("product" in value) model.value = { product: { ...value.product, note: text } };
+  else if ("dry" in value) model.value = { dry: { ...value.dry, note: text } };
+  else model.value = { look: { note: text } };
+}
+</script>
+
+<template>
+  <div class="pause">
+    <ChoiceField
+      :model-value="kind"
+      :label="t('plan.pause')"
+      :choices="named(PAUSES, 'plan.pauses')"
+      :disabled="disabled"
+      @update:model-value="model = pauseOf($event, note)"
+    />
+    <ChoiceField
+      v-if="product"
+      :model-value="product.gives"
+      :label="t('plan.gives')"
+      :choices="named(GIVES, 'plan.givesWhat')"
+      :disabled="disabled"
+      @update:model-value="model = { product: { note, gives: $event } }"
+    />
+    <ChoiceField
+      v-if="dry"
+      :model-value="dry.by"
+      :label="t('plan.dryBy')"
+      :choices="named(DRYING, 'plan.drying')"
+      :disabled="disabled"
+      @update:model-value="model = { dry: { note, by: $event } }"
+    />
+    <TextField
+      class="wide"
+      :model-value="note"
+      :label="t('plan.pauseNote')"
+      :rows="2"
+      :fault="faultAt(`way.pause.${kind}.note`)"
+      :disabled="disabled"
+      @update:model-value="setNote"
+    />
+  </div>
+</template>
+
+<style scoped>
+.pause {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 12px;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+</style>
