@@ -2,21 +2,12 @@
 
 #![allow(clippy::print_stdout, reason = "what it prints is what it is for")]
 
+mod heads;
+
+use heads::head;
 use spirel_core::cut::{cut, shipped};
 use spirel_core::fall::fall;
-use spirel_core::hair::{Hair, HairRequest};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
-
-fn head(stretched: f64, sprung: f64, width: WidthClass, density: f64) -> Hair {
-    let zone = RawZoneReading {
-        width_class: Some(width),
-        strands: 5,
-        ..RawZoneReading::measured(stretched, sprung)
-    };
-    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
-    let reading = RawReading { zones, hairs_per_cm2: density, ..RawReading::default() };
-    HairRequest::new(reading).grow().expect("possible")
-}
+use spirel_core::reading::WidthClass;
 
 fn main() {
     let heads = [

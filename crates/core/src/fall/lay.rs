@@ -16,6 +16,8 @@ const TURNED_SHARE: f64 = 0.7;
 /// Share of its length by which hair goes down from which on it hangs freely: what little it is held up changes no outline.
 const HANGS_FREELY: f64 = 0.999;
 
+/// Least height a piece is taken to lie over, mm.
+const LEAST_DROP_MM: f64 = 0.1;
 /// Least share of its length by which hair is taken to go down where it is asked what it covers.
 const LEAST_DOWN: f64 = 0.05;
 
@@ -174,13 +176,7 @@ impl Sums {
         let (room, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
         let entering = flow.entering;
         let drop = f64::from(piece.drop_mm) / worn_mm.max(1e-9);
-        let height = f64::from(piece.height_mm);
-        if height > 0.0 {
-            let highest = self.above.len() - 1;
-            let level = &mut self.above[((height / LEVEL_MM) as usize).min(highest)];
-            level.cover_mm += flow.width_mm * length / LEVEL_MM;
-            level.mass_g_per_mm += mass / LEVEL_MM;
-        }
+        self.count_at_levels(piece, flow.width_mm * length, mass);
         let cells = &piece.cells;
         let over = cells.rows()[0].0 < CAP_ROWS;
         for (row, row_share) in cells.rows() {
@@ -219,6 +215,20 @@ impl Sums {
                     );
                 }
             }
+        }
+    }
+
+    /// Counts a piece at the levels above the ears that it lies at, as long as it is there.
+    fn count_at_levels(&mut self, piece: &Piece, cover_mm2: f64, mass_g: f64) {
+        let (middle, drop) = (f64::from(piece.height_mm), f64::from(piece.drop_mm).abs().max(LEAST_DROP_MM));
+        let (low, high) = (middle - 0.5 * drop, middle + 0.5 * drop);
+        let highest = self.above.len() - 1;
+        let first = (low / LEVEL_MM).max(0.0) as usize;
+        for number in first..=((high / LEVEL_MM).max(0.0) as usize).min(highest) {
+            let floor = number as f64 * LEVEL_MM;
+            let share = (high.min(floor + LEVEL_MM) - low.max(floor)).max(0.0) / (drop * LEVEL_MM);
+            self.above[number].cover_mm += share * cover_mm2;
+            self.above[number].mass_g_per_mm += share * mass_g;
         }
     }
 

@@ -236,7 +236,7 @@ impl Path {
             if from + 1e-9 < ears_mm {
                 to = to.min(ears_mm);
             } else {
-                to = to.min(from + STEP_MM);
+                to = to.min(from + LEVEL_MM);
             }
             self.on_head.push(self.piece(from, to));
             from = to;

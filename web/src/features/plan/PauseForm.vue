@@ -52,15 +52,16 @@ function setNote(text: string) {
       :disabled="disabled"
       @update:model-value="model = { dry: { note, by: $event } }"
     />
-    <TextField
-      class="wide"
-      :model-value="note"
-      :label="t('plan.pauseNote')"
-      :rows="2"
-      :fault="faultAt(`way.pause.${kind}.note`)"
-      :disabled="disabled"
-      @update:model-value="setNote"
-    />
+    <div class="wide">
+      <TextField
+        :model-value="note"
+        :label="t('plan.pauseNote')"
+        :rows="2"
+        :fault="faultAt(`way.pause.${kind}.note`)"
+        :disabled="disabled"
+        @update:model-value="setNote"
+      />
+    </div>
   </div>
 </template>
 
@@ -69,6 +70,7 @@ function setNote(text: string) {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px 12px;
+  padding: 8px 0;
 }
 
 .wide {

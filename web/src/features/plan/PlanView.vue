@@ -18,7 +18,7 @@ import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import { useBeside } from "./useBeside";
-import { WAYS, newMove, type WayName } from "./ways";
+import { WAYS, newMove, wayOf, type WayName } from "./ways";
 
 /** Drawing in space is large: it is fetched once the rest stands. */
 const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
@@ -130,6 +130,7 @@ const view = computed(() => {
 function does(at: number): string {
   const report = fall.data.value?.moves[at];
   if (!report || moves.value[at]?.off) return "";
+  if (wayOf(moves.value[at]!) === "pause") return t("plan.nothingCut");
   if (report.cut_share === 0) return t("plan.doesNothing");
   return t("plan.does", { share: `${Math.round(100 * report.share)} %`, grams: `${report.taken_g.toFixed(0)} g` });
 }

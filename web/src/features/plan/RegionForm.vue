@@ -123,23 +123,15 @@ function setZigzag(mm: number | undefined) {
       @update:model-value="setOwn"
     />
     <div v-if="side" class="pair">
-      <template v-for="at in side.parting.own ? [] : [0, 1]" :key="at">
-        <ChoiceField
-          :model-value="through[at]"
-          :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
-          :choices="landmarks"
-          :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
-          @update:model-value="setThrough(at, $event as Landmark)"
-        />
-        <LengthField
-          v-for="of in OFFSETS"
-          :key="of"
-          :model-value="offsetOf(at)[of] ?? 0"
-          :label="t(`plan.offsets.${of}`)"
-          :fault="faultAt(`side_of.parting.through.${at}.${of}`)"
-          @update:model-value="setOffset(at, of, $event)"
-        />
-      </template>
+      <ChoiceField
+        v-for="at in side.parting.own ? [] : [0, 1]"
+        :key="at"
+        :model-value="through[at]"
+        :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
+        :choices="landmarks"
+        :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
+        @update:model-value="setThrough(at, $event as Landmark)"
+      />
       <ChoiceField
         v-if="!side.parting.own"
         :model-value="through[2] ?? NONE"
@@ -161,6 +153,21 @@ function setZigzag(mm: number | undefined) {
         @update:model-value="setZigzag"
       />
     </div>
+    <details v-if="side && !side.parting.own">
+      <summary>{{ t("plan.offset") }}</summary>
+      <div class="pair">
+        <template v-for="(landmark, at) in through" :key="at">
+          <LengthField
+            v-for="of in OFFSETS"
+            :key="of"
+            :model-value="offsetOf(at)[of] ?? 0"
+            :label="t(`plan.offsets.${of}`, { landmark: t(`landmark.${landmark}`) })"
+            :fault="faultAt(`side_of.parting.through.${at}.${of}`)"
+            @update:model-value="setOffset(at, of, $event)"
+          />
+        </template>
+      </div>
+    </details>
     <ul v-if="parts.length > 0" class="parts">
       <li v-for="(part, i) in parts" :key="i">
         <RegionForm

@@ -50,7 +50,7 @@ describe("the form of a region", () => {
     };
     await input("Zigzag teeth").setValue("1");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({ side_of: { parting: { zigzag_mm: 10 } } });
-    await input("behind it by").setValue("3");
+    await input("apex: behind it by").setValue("3");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({
       side_of: { parting: { through: [{ at: "apex", behind_mm: 30, above_mm: 0, left_mm: 0 }, "crown", "occipital"] } },
     });
