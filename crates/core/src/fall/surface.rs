@@ -108,6 +108,11 @@ impl Surface {
         self.top_mm
     }
 
+    /// Height of the perimeter at an azimuth, mm; none where there is no hair.
+    pub fn perimeter_mm(&self, cell: usize) -> Option<f64> {
+        self.perimeter[cell]
+    }
+
     /// How thick the hair is in a cell, mm, and how closed it is, 0 to 1.
     pub fn thick_mm(&self, row: usize, cell: usize) -> (f64, f64) {
         (self.thick[row][cell], self.cover[row][cell])

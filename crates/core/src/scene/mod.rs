@@ -127,16 +127,16 @@ fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec
 /// A surface of rings, from the top down, each from the front round by the client's left.
 fn closed(name: &'static str, colour: [f32; 4], rings: Vec<Vec<Vec3>>) -> Part {
     let columns = rings[0].len();
-    let indices = grid(rings.len(), columns, |_, _| true);
+    let indices = grid(rings.len(), columns);
     surface(name, colour, rings.into_iter().flatten().collect(), indices)
 }
 
-/// Triangles between rings of points, two for each cell that holds, facing out.
-fn grid(rows: usize, columns: usize, holds: impl Fn(usize, usize) -> bool) -> Vec<u32> {
+/// Triangles between rings of points, facing out.
+fn grid(rows: usize, columns: usize) -> Vec<u32> {
     let at = |row: usize, column: usize| (row * columns + column % columns) as u32;
     let mut indices = Vec::new();
     for row in 0..rows - 1 {
-        for column in (0..columns).filter(|column| holds(row, *column)) {
+        for column in 0..columns {
             let (a, b) = (at(row, column), at(row, column + 1));
             let (c, d) = (at(row + 1, column), at(row + 1, column + 1));
             indices.extend([a, c, b, b, c, d]);
