@@ -39,6 +39,7 @@ fn main() {
         let request = HairRequest {
             worn: talk.worn,
             front_straight: talk.front_straight,
+            climate: talk.climate,
             ..HairRequest::new(reading.clone())
         };
         let Ok(hair) = request.grow() else { continue };
@@ -53,7 +54,7 @@ fn main() {
             }
         }
         let Ok(aim) = serde_json::from_value::<Aim>(visit["aim"].clone()) else { continue };
-        let wearing = Wearing { style: talk.worn, front_straight: talk.front_straight, fringe: false };
+        let wearing = Wearing { fringe: false, ..talk.wearing() };
         let sheet = mark_sheet(&reading, &aim, wearing, LengthUnit::Cm).expect("possible");
         for zone in sheet.zones.iter().filter(|zone| zone.patch.half.is_none()) {
             let (Some(mark), Some(wish)) = (&zone.result, aim.zones.get(&zone.zone)) else { continue };

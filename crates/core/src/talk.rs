@@ -177,6 +177,8 @@ pub struct Wearing {
     pub front_straight: bool,
     /// A fringe is worn, or wished.
     pub fringe: bool,
+    /// The air it is worn in.
+    pub climate: Climate,
 }
 
 impl Wearing {
@@ -272,7 +274,12 @@ fn is_default<T: Default + PartialEq>(value: &T) -> bool {
 impl Talk {
     /// How the hair is worn on most days.
     pub fn wearing(&self) -> Wearing {
-        Wearing { style: self.worn, front_straight: self.front_straight, fringe: self.fringe.is_worn() }
+        Wearing {
+            style: self.worn,
+            front_straight: self.front_straight,
+            fringe: self.fringe.is_worn(),
+            climate: self.climate,
+        }
     }
 
     /// What to be careful about, the gravest first.

@@ -10,7 +10,7 @@ use spirel_core::mark::{
 use spirel_core::reading::{
     CurlWord, Patch, RawReading, RawZoneReading, RoomAir, WidthClass, Zone, ZoneReading, summarise,
 };
-use spirel_core::talk::Wearing;
+use spirel_core::talk::{Climate, Wearing};
 use spirel_core::units::LengthUnit;
 use spirel_core::{Problem, learn};
 
@@ -242,6 +242,16 @@ fn a_fringe_is_left_longer_because_less_of_a_chance_is_taken_in_it() {
     };
     let ((more, said), (usual, unsaid)) = (extra(&with[0]), extra(&without[0]));
     assert!(more > 1.1 * usual && said && !unsaid, "{more} {usual}");
+}
+
+#[test]
+fn curls_that_damp_air_widens_ride_higher_and_are_left_longer_for_the_same_line() {
+    let target = |climate| {
+        let wearing = Wearing { climate, ..Wearing::default() };
+        let sheet = mark_sheet(&full_reading(), &chin_all_round(), wearing, LengthUnit::Cm).unwrap();
+        sheet.zones.iter().map(|zone| zone.result.as_ref().unwrap().target_mm).sum::<f64>()
+    };
+    assert!(target(Climate::Damp) > target(Climate::NotSaid) + 1.0);
 }
 
 #[test]

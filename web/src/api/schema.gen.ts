@@ -1944,6 +1944,8 @@ export interface components {
         /** @description What the marks of a head follow from. */
         MarksRequest: {
             aim: components["schemas"]["Aim"];
+            /** @description The air it is worn in. */
+            climate?: components["schemas"]["Climate"];
             /** @description Whether there is a fringe, or is to be. */
             fringe?: components["schemas"]["FringeWish"];
             /** @description Whether the front is smoothed, whatever the rest is. */
@@ -2308,6 +2310,8 @@ export interface components {
             given: string;
             /** @enum {string} */
             kind: "unknown";
+            /** @description Those that are known; none where they can't be listed. */
+            known?: string[];
         } | {
             /** @enum {string} */
             kind: "contradicts";

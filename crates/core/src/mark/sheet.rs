@@ -106,6 +106,7 @@ pub fn mark_sheet(
     let request = HairRequest {
         worn: worn.style,
         front_straight: worn.front_straight,
+        climate: worn.climate,
         ..HairRequest::new(reading.clone())
     };
     let hair = request.paths(&measures)?;

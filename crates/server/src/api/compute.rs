@@ -14,7 +14,7 @@ use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, St
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::reading::{CurlPicture, RawReading, ReadingSummary, curl_pictures, summarise};
 use spirel_core::scope::{HairCount, count};
-use spirel_core::talk::{FringeWish, Talk, TalkCaution, Wearing};
+use spirel_core::talk::{Climate, FringeWish, Talk, TalkCaution, Wearing};
 use spirel_core::units::LengthUnit;
 use utoipa::{IntoParams, ToSchema};
 
@@ -75,6 +75,9 @@ pub struct MarksRequest {
     /// Whether there is a fringe, or is to be.
     #[serde(default)]
     fringe: FringeWish,
+    /// The air it is worn in.
+    #[serde(default)]
+    climate: Climate,
     #[serde(default)]
     unit: LengthUnit,
 }
@@ -89,8 +92,8 @@ pub async fn marks(
     state: web::Data<State>,
     body: JsonBody<MarksRequest>,
 ) -> Result<web::Json<MarkSheet>, Refusal> {
-    let MarksRequest { reading, aim, worn, front_straight, fringe, unit } = body.0;
-    let worn = Wearing { style: worn, front_straight, fringe: fringe.is_worn() };
+    let MarksRequest { reading, aim, worn, front_straight, fringe, climate, unit } = body.0;
+    let worn = Wearing { style: worn, front_straight, fringe: fringe.is_worn(), climate };
     Ok(web::Json(state.compute_light(move || mark_sheet(&reading, &aim, worn, unit)).await??))
 }
 

@@ -31,6 +31,7 @@ const figure = useComputed(
     reading: reading.value,
     worn: worn.value.worn,
     front_straight: worn.value.front_straight,
+    climate: worn.value.climate,
   })),
   askFigure,
 );

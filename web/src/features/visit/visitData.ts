@@ -77,9 +77,9 @@ export function bodyOf<S extends Stage>(visit: Visit, stage: S): StageBodies[S] 
 }
 
 /** What was said of how the hair is worn, as far as its marks follow from it. */
-export function wornOf(visit: Visit): Pick<StageBodies["talk"], "worn" | "front_straight" | "fringe"> {
-  const { worn, front_straight, fringe } = bodyOf(visit, "talk");
-  return { worn, front_straight, fringe };
+export function wornOf(visit: Visit): Pick<StageBodies["talk"], "worn" | "front_straight" | "fringe" | "climate"> {
+  const { worn, front_straight, fringe, climate } = bodyOf(visit, "talk");
+  return { worn, front_straight, fringe, climate };
 }
 
 /** Puts a saved version into the visit that every stage sees. */
