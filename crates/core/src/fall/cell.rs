@@ -8,7 +8,10 @@ const ROUNDING: f64 = 1e-6;
 
 /// How many numbers a cell over the head holds, and how many one below it.
 const OVER: usize = 5;
-const BELOW: usize = 3 * RINGS + 3;
+const BELOW: usize = 3 * RINGS + 4;
+
+/// How far hair that hangs freely may lie off the head, mm: as far as it likes.
+const FREE_MM: f64 = 2000.0;
 
 /// Numbers that are summed, mixed and spread alike, whatever they count.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -108,11 +111,27 @@ impl Below {
         self.0[3 * RINGS + 1]
     }
 
-    /// Adds room, mm², and a section of fibre, mm², that lies so far from the axis to a ring.
+    /// Adds room, mm², and a section of fibre, mm², that lies so far from the axis to a ring, of hair that hangs freely.
     pub fn lay(&mut self, ring: usize, room: f64, section: f64, moment: f64) {
+        self.lay_within(ring, room, section, moment, FREE_MM);
+    }
+
+    /// The same of hair that can't stand off the head further than this, mm.
+    pub fn lay_within(&mut self, ring: usize, room: f64, section: f64, moment: f64, reach_mm: f64) {
         self.0[ring] += room;
         self.0[RINGS + ring] += section;
         self.0[2 * RINGS + ring] += moment;
+        self.0[3 * RINGS + 3] += room * reach_mm;
+    }
+
+    /// How far from the axis its hair can reach on the mean, mm: where it lies, and as far as it can stand off.
+    pub fn reaches_mm(&self) -> f64 {
+        let (room, section) = (self.all_room(), self.0[RINGS..2 * RINGS].iter().sum::<f64>());
+        if room > 0.0 && section > 0.0 {
+            self.0[2 * RINGS..3 * RINGS].iter().sum::<f64>() / section + self.0[3 * RINGS + 3] / room
+        } else {
+            0.0
+        }
     }
 
     /// Fibre that covers it, mm² for each millimetre of its height: as much as passes it where hair hangs, more where it
@@ -143,7 +162,7 @@ impl Below {
             }
         }
         if self.cover_mm() < ROUNDING {
-            self.0[3 * RINGS..].fill(0.0);
+            self.0[3 * RINGS..3 * RINGS + 3].fill(0.0);
         }
     }
 }

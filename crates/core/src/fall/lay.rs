@@ -201,11 +201,12 @@ impl Sums {
                     let share = share * row_share / LEVEL_MM;
                     let section = share * flow.section_mm2 * length;
                     let cell = &mut self.below[row][azimuth];
-                    cell.lay(
+                    cell.lay_within(
                         usize::from(cells.ring),
                         share * room,
                         section,
                         section * f64::from(cells.radius_mm),
+                        flow.longest_mm,
                     );
                     let width = share * flow.width_mm;
                     cell.pass(

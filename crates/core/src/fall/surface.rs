@@ -68,7 +68,8 @@ impl Surface {
             outer.push(std::array::from_fn(|i| {
                 let cell = &field.below[row - CAP_ROWS][i];
                 let (head, inner) = (shell.radius_mm(height, i), shell.inner_mm(height, i));
-                let full = stacked(cell, inner, stands[i], wedge);
+                // As over the head no hair stands off further than it is long.
+                let full = stacked(cell, inner, stands[i], wedge).min(cell.reaches_mm() + stands[i]);
                 let mut radius = head;
                 if full > inner {
                     // The outline ends at the perimeter; what hangs below it is wisps.
