@@ -112,9 +112,9 @@ test("a cut of one's own is written from nothing: which hair, how it lies, how i
   await expect(words).toContainText("carried to the middle");
   await wren.getByLabel("Carried").selectOption("plane");
   await expect(words).toContainText("carried to the plane through");
-  await wren.getByLabel("Guide").selectOption("stationary");
+  await wren.getByLabel("Guide", { exact: true }).selectOption("stationary");
   await expect(wren.getByText("every section is brought to the first")).toBeVisible();
-  await wren.getByLabel("Guide").selectOption("floating");
+  await wren.getByLabel("Guide", { exact: true }).selectOption("floating");
   await expect(words).toContainText("Each section runs 0.5 cm past the one before.");
   await wren.getByLabel("Opened by").fill("20");
   await expect(words).toContainText("Open them 20°");

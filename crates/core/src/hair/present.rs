@@ -112,17 +112,19 @@ pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
         lay_line(hair, &reading.line, &[]);
         return;
     };
+    let grown = hair.lengths.clone();
+    let mut profile = tie.gathered(hair).fitted();
     let mut moved = Vec::new();
-    let mut thinned: Option<Profile> = None;
-    for _ in 0..ROUNDS {
-        // What is moved for the line changes what the tie gathers a little: it is thinned once more from the whole.
-        if let Some(profile) = thinned {
+    for round in 0..ROUNDS {
+        if round > 0 {
+            // What was moved for the line changes what the tie gathers a little.
             thin(hair, &profile.map(f64::recip));
+            profile = tie.gathered(hair).fitted();
         }
-        let profile = tie.gathered(hair).fitted();
+        // Always from the hair as the zones say it grows: what is moved round by round would be moved further than may be.
+        hair.lengths.clone_from(&grown);
         thin(hair, &profile);
         moved = lay_line(hair, &reading.line, &moved);
-        thinned = Some(profile);
     }
 }
 
