@@ -137,3 +137,15 @@ fn what_was_not_measured_changes_nothing_and_what_contradicts_the_zones_is_left_
     let fields: Vec<&str> = faults.0.iter().map(|fault| fault.field.as_str()).collect();
     assert_eq!(fields, ["line.1.lies.below_mm", "line.1.at"]);
 }
+
+#[test]
+fn a_line_the_zones_cannot_have_is_left_apart_where_girths_were_taken_too() {
+    let plain = reading(0.7);
+    let told = RawReading {
+        girths: girths(&grown(&plain), &plain, &[0.0, 60.0, 110.0]),
+        line: vec![LinePoint { at: LineAt::Back, lies: Place { point: Point::Waist, below_mm: 0.0 } }],
+        ..plain
+    };
+    let line = agreements(&grown(&told), &told).line[0];
+    assert!(line.computed_mm.unwrap() > line.measured_mm + 100.0, "{line:?}");
+}
