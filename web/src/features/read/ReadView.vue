@@ -281,6 +281,8 @@ section {
   .since,
   .now,
   .girths,
+  .shape,
+  .combs,
   .head,
   .spots,
   .surface,
