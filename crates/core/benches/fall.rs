@@ -7,6 +7,10 @@ use spirel_core::hair::HairRequest;
 use spirel_core::reading::{RawReading, RawZoneReading, Zone};
 use std::hint::black_box;
 
+/// The program's.
+#[global_allocator]
+static ALLOCATOR: mimalloc::MiMalloc = mimalloc::MiMalloc;
+
 fn head(roots: u32) -> HairRequest {
     let zone = RawZoneReading { strands: 3, ..RawZoneReading::measured(500.0, 320.0) };
     let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
