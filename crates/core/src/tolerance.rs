@@ -19,6 +19,6 @@ pub const ALLOWANCE_MM: f64 = 0.01;
 pub const REACH_MM: f64 = 0.05;
 /// Width to which the logarithm of the packing of curls is searched: a hundredth of it moves a width by half a millimetre.
 pub const PACKING_LN: f64 = 0.01;
-/// Change in mm at which the worn length down to where hair leaves the head has settled: its square, which is what is left,
-/// is nothing.
-pub const TURN_MM: f64 = 1e-5;
+/// Change in mm at which the worn length down to where hair leaves the head has settled: its square over the length, which is
+/// what is left, is nothing.
+pub const TURN_MM: f64 = 1e-4;

@@ -243,7 +243,7 @@ impl Scissors<'_> {
                 let height = line.height_mm(&drape.leave(), measures);
                 let strand = &hair.strands[*i];
                 let worn = hair.worn_to_height_mm(*i, height);
-                worn.and_then(|worn| strand.model.fibre_from_worn(worn, strand.worn)).map(Limit::Fibre)
+                worn.map(|worn| Limit::Fibre(strand.worn_rod.fibre_hanging_mm(worn, 0.0)))
             } else {
                 drape.length_to_line_mm(&lie(), |leave| line.below_mm(leave, measures)).map(Limit::Held)
             };

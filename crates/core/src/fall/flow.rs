@@ -124,7 +124,7 @@ impl Flow {
         self.exact_mm += many * exact * length;
         let closing = many * exact * worn.closing[first];
         self.closing += closing;
-        for (i, decayed) in worn.decayed[first].iter().enumerate() {
+        for (i, decayed) in worn.decayed(first).into_iter().enumerate() {
             self.decayed[i] += many * exact * decayed;
             self.closing_decayed[i] += closing * decayed;
         }
@@ -159,4 +159,18 @@ pub(super) struct Ends {
     pub count: f64,
     /// By how many times it is longer than what it goes down.
     pub longer: f64,
+}
+
+impl Ends {
+    /// Nothing, so many times longer than what it goes down.
+    pub fn none(longer: f64) -> Self {
+        Self { room: Amount::default(), mass: Amount::default(), count: 0.0, longer }
+    }
+
+    /// Adds what ends at the same height and is as much longer.
+    pub fn add(&mut self, other: &Self) {
+        self.room.add(&other.room, 1.0);
+        self.mass.add(&other.mass, 1.0);
+        self.count += other.count;
+    }
 }

@@ -119,7 +119,7 @@ impl Sums {
             let mut at = (0.0, [1.0; TERMS]);
             let mut before = flow.below(0.0, &at.1);
             let mut passes = true;
-            for piece in &path.on_head {
+            for piece in path.on_head() {
                 let step = (f64::from(piece.arc_mm) + high * f64::from(piece.turn)) * longer;
                 // Hair that stands upright ends within its first piece.
                 let step = step.min(worn.longest_mm - at.0 + 1.0);
@@ -139,29 +139,32 @@ impl Sums {
                 continue;
             }
             let off = turn.worn_mm - on_head;
-            self.hangs(&path.hangs[0], off, worn, &flow);
-            for piece in &path.over_shoulders {
-                let s = f64::from(piece.end_mm) + off;
-                let from = s - f64::from(piece.arc_mm);
-                if !end(&mut flow, from) {
-                    break;
-                }
-                let before = flow.below(from, &grown(from));
-                flow.entering = flow.passing;
-                let passes = end(&mut flow, s);
-                let after = flow.below(s, &grown(s));
-                // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
-                let upright = f64::from(piece.drop_mm / piece.arc_mm);
-                let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
-                self.piece(piece, &flow, (piled, after), s - from);
+            if let Some(hang) = &path.to_shoulders {
+                self.hangs(hang, off, worn, &flow);
+            }
+            let mut s = path.to_shoulders.map_or(on_head, |hang| hang.to_mm) + off;
+            passes = end(&mut flow, s);
+            let mut there = grown(s);
+            let mut before = flow.below(s, &there);
+            for piece in path.over_shoulders() {
                 if !passes {
                     break;
                 }
+                let arc_mm = f64::from(piece.arc_mm);
+                s += arc_mm;
+                let grows = grown(arc_mm);
+                there = std::array::from_fn(|k| there[k] * grows[k]);
+                flow.entering = flow.passing;
+                passes = end(&mut flow, s);
+                let after = flow.below(s, &there);
+                // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
+                let upright = f64::from(piece.drop_mm / piece.arc_mm);
+                let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
+                self.piece(piece, &flow, (piled, after), arc_mm);
+                before = after;
             }
-            if let Some(hang) = path.hangs.get(1)
-                && end(&mut flow, hang.from_mm + off)
-            {
-                self.hangs(hang, off, worn, &flow);
+            if end(&mut flow, path.to_the_end.from_mm + off) {
+                self.hangs(&path.to_the_end, off, worn, &flow);
             }
         }
     }
@@ -244,25 +247,37 @@ impl Sums {
         let (room, mass) = flow.passing(&grown(from));
         let top = Ends { room, mass, count: flow.passing, longer: 1.0 };
         self.note(hang, flow, hang.height_mm, &top, -1.0);
+        let mut leaves = Ends::none(1.0);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, many) = (worn.lengths[first], many as f64);
             let exact = many * worn.exact[first];
-            let left = if length > to { decayed(length - to) } else { [1.0; TERMS] };
-            let ends = Ends {
-                room: flow.room.closing(worn.closing[first]).decayed(&left).times(exact),
-                mass: flow.mass.decayed(&left).times(exact),
-                count: many,
-                longer: 1.0,
-            };
-            self.note(hang, flow, hang.height_mm - (length.min(to) - from), &ends, 1.0);
+            let room = flow.room.closing(worn.closing[first]).times(exact);
+            let mass = flow.mass.times(exact);
+            if length > to {
+                let left = decayed(length - to);
+                leaves.add(&Ends {
+                    room: room.decayed(&left),
+                    mass: mass.decayed(&left),
+                    count: many,
+                    longer: 1.0,
+                });
+            } else {
+                let ends = Ends { room, mass, count: many, longer: 1.0 };
+                self.note(hang, flow, hang.height_mm - (length - from), &ends, 1.0);
+            }
+        }
+        if leaves.count > 0.0 {
+            self.note(hang, flow, hang.height_mm - (to - from), &leaves, 1.0);
         }
     }
 
     /// The same of hair that is held up and goes down by less than it is long.
     fn stands_out(&mut self, hang: &Hang, from: f64, down: f64, worn: &Worn, flow: &Flow) {
+        let longer = 1.0 / down.max(LEAST_DOWN);
+        let mut top = Ends::none(longer);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, exact) = (worn.lengths[first] - from, many as f64 * worn.exact[first]);
-            let (lower, upper) = (hang.height_mm - down * length, hang.height_mm);
+            let lower = hang.height_mm - down * length;
             let decays = decayed(down * length);
             let true_decays = decayed(length);
             // All of it over the lower height, so much denser that none is lost.
@@ -273,10 +288,11 @@ impl Sums {
             };
             let ((room, room_above), (mass, mass_above)) =
                 (of(&flow.room.closing(worn.closing[first])), of(&flow.mass));
-            let (count, longer) = (many as f64, 1.0 / down.max(LEAST_DOWN));
+            let count = many as f64;
             self.note(hang, flow, lower, &Ends { room, mass, count, longer }, 1.0);
-            self.note(hang, flow, upper, &Ends { room: room_above, mass: mass_above, count, longer }, -1.0);
+            top.add(&Ends { room: room_above, mass: mass_above, count, longer });
         }
+        self.note(hang, flow, hang.height_mm, &top, -1.0);
     }
 
     /// Notes what passes upwards from a height on: in the rest of its row, and in all above.

@@ -17,6 +17,11 @@ const LEAST_SPREAD: f64 = 0.2;
 /// Worn length, mm, over which the rise from stiffness alone is reached.
 const STAND_OVER_MM: f64 = 15.0;
 
+/// The cube root of 1 + x, by logarithm: twice as quick as by itself, and as exact as anything here needs.
+pub(super) fn cube_root_of_one_and(x: f64) -> f64 {
+    (x.ln_1p() / 3.0).exp()
+}
+
 /// How the hair of one root lies on its path.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct Lie {
@@ -38,8 +43,7 @@ pub(crate) struct Turn {
 impl Lie {
     /// Height over the bare path after a worn length, mm.
     fn rise(&self, worn_mm: f64) -> f64 {
-        // The cube root by logarithm: twice as quick as by itself, and as exact as anything here needs.
-        let out = ((3.0 * self.crowding * worn_mm / RISE_RADIUS_MM).ln_1p() / 3.0).exp();
+        let out = cube_root_of_one_and(3.0 * self.crowding * worn_mm / RISE_RADIUS_MM);
         (RISE_RADIUS_MM * (out - 1.0)).min(worn_mm)
     }
 
@@ -58,6 +62,11 @@ impl Lie {
     /// polynomial in t whose coefficients change sign once, however crowded the hair is: it has one zero, and Newton's method
     /// finds it from anywhere right of where it turns up.
     pub(crate) fn turn(&self, path: &Path) -> Turn {
+        self.turn_near(path, None)
+    }
+
+    /// The same where it is known where about as crowded hair does.
+    pub(crate) fn turn_near(&self, path: &Path, near: Option<&Turn>) -> Turn {
         let along = path.on_head_mm();
         if along <= 0.0 {
             return Turn { worn_mm: 0.0, rise_mm: 0.0 };
@@ -67,10 +76,15 @@ impl Lie {
         let (first, per_bend) = (c / RISE_RADIUS_MM, 0.5 * c * path.bend());
         let second = first * first / 3.0;
         let spread = |t: f64| 1.0 + t * (first + t * second);
-        // As far as it would have to go at the height it rises to on the way, were it not steeper there than it is.
-        let flat = along / hangs;
-        let p = spread(flat);
-        let mut t = flat * (1.0 + per_bend * flat) / (p * p - c * c).max(LEAST_SPREAD).sqrt();
+        let mut t = near.filter(|_| c > 0.0).map_or_else(
+            || {
+                // As far as it would have to go at the height it rises to on the way, were it not steeper there than it is.
+                let flat = along / hangs;
+                let p = spread(flat);
+                flat * (1.0 + per_bend * flat) / (p * p - c * c).max(LEAST_SPREAD).sqrt()
+            },
+            |near| near.rise_mm / c,
+        );
         for _ in 0..tolerance::STEPS {
             let (p, p_slope) = (spread(t), first + 2.0 * t * second);
             let (runs, wider) = (hangs * hangs * t, along * (1.0 + per_bend * t));

@@ -40,7 +40,7 @@ pub use shell::Shell;
 pub(crate) use surface::Surface;
 pub use svg::svg;
 pub use worn::AsWorn;
-pub(crate) use worn::{combed, lie_at, worn as worn_as};
+pub(crate) use worn::{Worn, combed, lie_at, worn as worn_as, worn_at};
 
 /// Cells round the head.
 pub const AZIMUTHS: usize = 72;

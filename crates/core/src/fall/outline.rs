@@ -1,7 +1,7 @@
 //! Outlines of the worn hair.
 
 use super::cells::{CAP_ROWS, azimuth_of};
-use super::surface::Surface;
+use super::surface::{Surface, from_axis_mm};
 use super::{AZIMUTHS, LEVEL_MM, Shell};
 use serde::Serialize;
 
@@ -47,7 +47,7 @@ impl Levels {
             for (row, points) in surface.outer.iter().enumerate() {
                 let p = points[i];
                 let solid = if row < CAP_ROWS { 1.0 } else { surface.cover[row][i] };
-                let here = ((p.x.hypot(p.z), p.y), solid);
+                let here = ((from_axis_mm(&p), p.y), solid);
                 let ((r0, y0), s0) = before;
                 let ((r1, y1), s1) = here;
                 let (high, low) = (y0.max(y1), y0.min(y1));

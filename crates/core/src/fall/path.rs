@@ -5,6 +5,7 @@
 
 use super::LEVEL_MM;
 use super::cells::Cells;
+use super::profile::decayed_slowest;
 use crate::hair::{Growth, PartLine};
 use crate::head::{Body, Root, Vec3};
 use crate::section::Scalp;
@@ -21,6 +22,8 @@ const LONGEST_PIECE_MM: f64 = 14.0;
 const MOST_STEPS: usize = 120;
 /// How far from its root hair still grows its own way rather than falls, mm: about the length over which its weight bends it.
 const GROWS_MM: f64 = 35.0;
+/// Least length over which hair is taken to ride on other hair, mm: shorter, it is as at its root.
+pub(super) const LEAST_RIDE_MM: f64 = 1.0;
 /// Growth weaker than this share of the fall bends nothing.
 const NO_BEND: f64 = 1e-6;
 
@@ -36,17 +39,28 @@ pub struct Path {
     last: Point,
     /// Length of the path down to which it rides over hair that is rooted below it, mm.
     on_head_mm: f64,
+    ride: Ride,
     /// Where that ends.
     leave: Vec3,
     /// How much its growth goes against its fall at the root, 0 to 1.
     against: f64,
     /// By how much it turns on the head, radians a millimetre.
     bend: f64,
-    /// Pieces on the head, from short to long, and pieces over the shoulders.
-    pub(super) on_head: Vec<Piece>,
-    pub(super) over_shoulders: Vec<Piece>,
-    /// Where it hangs straight down: from the head to the shoulders or without end, and from the shoulders on.
-    pub(super) hangs: Vec<Hang>,
+    /// Pieces on the head, from short to long, then pieces over the shoulders; and how many lie on the head. They stand together
+    /// because to look them up costs more than to work with them.
+    pieces: Vec<Piece>,
+    on_head_pieces: usize,
+    /// Where it hangs straight down between head and shoulders, if it does and goes over them, and where it does without end.
+    pub(super) to_shoulders: Option<Hang>,
+    pub(super) to_the_end: Hang,
+}
+
+/// How far hair rides over other hair at most.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Ride {
+    pub mm: f64,
+    /// e^(mm/τ) for the longest τ of its profile.
+    pub grown: f64,
 }
 
 /// A point of a path.
@@ -86,6 +100,13 @@ pub(super) struct Hang {
     pub cells: Cells,
 }
 
+impl Hang {
+    /// From a place so far along.
+    fn without_end(at: &Vec3, from_mm: f64) -> Self {
+        Self { from_mm, to_mm: f64::INFINITY, height_mm: at.y.min(0.0), cells: Cells::below(at) }
+    }
+}
+
 /// What paths are laid on.
 pub(super) struct Ground<'a> {
     pub scalp: Scalp<'a>,
@@ -116,17 +137,21 @@ impl Path {
             touches_mm: f64::INFINITY,
             last: first,
             on_head_mm: 0.0,
+            ride: Ride { mm: 0.0, grown: 1.0 },
             leave: root.at,
             against: 0.0,
             bend: 0.0,
-            on_head: Vec::new(),
-            over_shoulders: Vec::new(),
-            hangs: Vec::with_capacity(2),
+            pieces: Vec::with_capacity(32),
+            on_head_pieces: 0,
+            to_shoulders: None,
+            to_the_end: Hang::without_end(&root.at, 0.0),
         };
         path.points.push(first);
         path.over_the_scalp(ground, away);
         let leaves = path.points.len() - 1;
         path.on_head_mm = path.points[leaves].arc_mm.max(path.hairy_mm(&ground.scalp));
+        let mm = path.on_head_mm.max(LEAST_RIDE_MM);
+        path.ride = Ride { mm, grown: decayed_slowest(-mm) };
         let turn = angle(&path.points[0].out, &path.points[leaves].out);
         path.bend = turn / path.on_head_mm.max(STEP_MM);
         path.leaves = path.points[leaves];
@@ -140,6 +165,7 @@ impl Path {
         path.leave = path.place(path.on_head_mm);
         path.lay_pieces(leaves);
         path.points.shrink_to_fit();
+        path.pieces.shrink_to_fit();
         path
     }
 
@@ -238,32 +264,25 @@ impl Path {
             } else {
                 to = to.min(from + LEVEL_MM);
             }
-            self.on_head.push(self.piece(from, to));
+            self.pieces.push(self.piece(from, to));
             from = to;
             long = (long + PIECE_GROWS_MM).min(LONGEST_PIECE_MM);
         }
+        self.on_head_pieces = self.pieces.len();
         let begin = self.on_head_mm;
         let last = self.end().arc_mm.max(begin);
-        let touches = self.touches_mm.min(last);
-        if leaves + 1 >= self.points.len() || touches <= begin {
-            self.hangs.push(self.hang(last, f64::INFINITY));
-            let arcs: Vec<f64> =
-                self.points[leaves..].iter().map(|point| point.arc_mm).filter(|arc| *arc > begin).collect();
-            self.shoulder_pieces(begin, &arcs);
-            return;
+        self.to_the_end = Hang::without_end(&self.place(last), last);
+        let mut from = begin;
+        if self.touches_mm > begin && self.touches_mm < last {
+            from = self.touches_mm;
+            self.to_shoulders = Some(Hang { to_mm: from, ..Hang::without_end(&self.place(begin), begin) });
         }
-        self.hangs.push(self.hang(begin, touches));
-        let arcs: Vec<f64> = self.points[leaves + 2..].iter().map(|point| point.arc_mm).collect();
-        self.shoulder_pieces(touches, &arcs);
-        self.hangs.push(self.hang(last, f64::INFINITY));
-    }
-
-    fn shoulder_pieces(&mut self, from: f64, ends: &[f64]) {
-        let mut from = from;
-        for &to in ends {
-            let piece = self.piece(from, to);
-            self.over_shoulders.push(piece);
-            from = to;
+        for point in leaves + 1..self.points.len() {
+            let to = self.points[point].arc_mm;
+            if to > from {
+                self.pieces.push(self.piece(from, to));
+                from = to;
+            }
         }
     }
 
@@ -280,11 +299,6 @@ impl Path {
         }
     }
 
-    fn hang(&self, from_mm: f64, to_mm: f64) -> Hang {
-        let begins = self.place(from_mm);
-        Hang { from_mm, to_mm, height_mm: begins.y.min(0.0), cells: Cells::below(&begins) }
-    }
-
     fn push(&mut self, at: Vec3, out: Vec3) {
         let last = self.end();
         let arc_mm = last.arc_mm + (at - last.at).norm();
@@ -295,9 +309,24 @@ impl Path {
         &self.points[self.points.len() - 1]
     }
 
+    /// Its pieces on the head, from short to long.
+    pub(super) fn on_head(&self) -> &[Piece] {
+        &self.pieces[..self.on_head_pieces]
+    }
+
+    /// Its pieces over the shoulders.
+    pub(super) fn over_shoulders(&self) -> &[Piece] {
+        &self.pieces[self.on_head_pieces..]
+    }
+
     /// Length down to which it rides over hair rooted below it, mm.
     pub fn on_head_mm(&self) -> f64 {
         self.on_head_mm
+    }
+
+    /// How far hair on it rides over other hair at most.
+    pub(super) fn ride(&self) -> Ride {
+        self.ride
     }
 
     /// How much its growth goes against its fall at the root, 0 to 1.
@@ -307,10 +336,10 @@ impl Path {
 
     /// Length of the path from where it leaves the head to where it is so much lower, mm: longer where it goes over a shoulder.
     pub(crate) fn down_mm(&self, below_mm: f64) -> f64 {
-        let height = self.leave.y - below_mm;
-        if self.touches_mm == f64::INFINITY || height >= self.place(self.touches_mm).y {
+        if below_mm <= self.touches_mm - self.on_head_mm {
             return below_mm;
         }
+        let height = self.leave.y - below_mm;
         if height <= self.last.at.y {
             return self.last.arc_mm - self.on_head_mm + self.last.at.y - height;
         }
@@ -435,18 +464,17 @@ mod tests {
     fn pieces_and_hanging_stretches_make_up_the_path() {
         let hair = hair(0.0);
         for path in paths(&hair).step_by(17) {
-            let on_head = path.on_head.last().map_or(0.0, |piece| f64::from(piece.end_mm));
+            let on_head = path.on_head().last().map_or(0.0, |piece| f64::from(piece.end_mm));
             assert!((on_head - path.on_head_mm()).abs() < 1e-3);
             let mut at = path.on_head_mm();
-            let first = path.hangs[0];
-            if first.to_mm.is_finite() {
-                assert!((first.from_mm - at).abs() < 1e-9);
-                at = first.to_mm;
+            if let Some(hang) = path.to_shoulders {
+                assert!((hang.from_mm - at).abs() < 1e-9);
+                at = hang.to_mm;
             }
-            if let Some(last) = path.over_shoulders.last() {
+            if let Some(last) = path.over_shoulders().last() {
                 at = f64::from(last.end_mm);
             }
-            let hang = path.hangs[path.hangs.len() - 1];
+            let hang = path.to_the_end;
             assert!((hang.from_mm - at).abs() < 1e-3 && hang.to_mm == f64::INFINITY, "{hang:?} {at}");
         }
     }

@@ -3,7 +3,7 @@
 use super::cells::azimuths_of;
 use super::field::Field;
 use super::outline::Levels;
-use super::surface::Surface;
+use super::surface::{Surface, from_axis_mm};
 use super::worn::AsWorn;
 use super::{AZIMUTHS, LEVEL_MM, Outline};
 use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
@@ -118,7 +118,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> F
         width_mm,
         side: Outline::from_the_side(&around),
         top_mm: (0..AZIMUTHS)
-            .map(|i| surface.outer.iter().map(|row| row[i].x.hypot(row[i].z)).fold(0.0, f64::max))
+            .map(|i| surface.outer.iter().map(|row| from_axis_mm(&row[i])).fold(0.0, f64::max))
             .collect(),
         wisps_mm: wisps(worn, &surface),
         perimeter_mm: surface.perimeter.to_vec(),

@@ -125,13 +125,18 @@ impl Surface {
     }
 }
 
+/// How far a place lies from the axis, mm.
+pub(super) fn from_axis_mm(p: &Vec3) -> f64 {
+    (p.x * p.x + p.z * p.z).sqrt()
+}
+
 /// Over the head hair is stacked on an area, below it on a height, and what lies across the border is counted on either side of
 /// it: there the outline is mixed up and down as the hair is everywhere else.
 fn mix_at_the_ears(outer: &mut [[Vec3; AZIMUTHS]]) {
     let (first, last) = (CAP_ROWS - MIXED_ROWS, (CAP_ROWS + MIXED_ROWS).min(outer.len()));
     for _ in 0..MIXES {
         for i in 0..AZIMUTHS {
-            let radii: Vec<f64> = outer[first..last].iter().map(|row| row[i].x.hypot(row[i].z)).collect();
+            let radii: Vec<f64> = outer[first..last].iter().map(|row| from_axis_mm(&row[i])).collect();
             for (three, row) in radii.windows(3).zip(first + 1..) {
                 let mixed = 0.25 * three[0] + 0.5 * three[1] + 0.25 * three[2];
                 let p = &mut outer[row][i];

@@ -1,7 +1,8 @@
 //! A head of hair as it is worn: how long each share is, and how the hair of each root lies.
 
-use super::lie::{Lie, Turn};
-use super::profile::{DECAY_MM, TERMS, Terms, decayed};
+use super::lie::{Lie, Turn, cube_root_of_one_and};
+use super::path::LEAST_RIDE_MM;
+use super::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::constants::LOCK_ENTANGLED;
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, Lengths, SHARES};
@@ -14,9 +15,6 @@ const STAND_SHARE: f64 = 0.5;
 /// Bending lengths of its lock up to which crowded hair stays upright.
 const UPRIGHT_LENGTHS: f64 = 2.4;
 
-/// Least length over which hair is taken to ride on other hair, mm: shorter, it is as at its root.
-const LEAST_RIDE_MM: f64 = 1.0;
-
 /// Fourth power of so many times that length from which on what e^−it leaves is less than rounding.
 const NOT_UPRIGHT: f64 = 40.0;
 
@@ -25,8 +23,9 @@ const NOT_UPRIGHT: f64 = 40.0;
 pub(crate) struct Worn {
     /// Worn length of each share, mm.
     pub lengths: Lengths,
-    /// e^(−length/τ) of each share's, and what its profile must be multiplied by to hold just its fibre.
-    pub(super) decayed: [Terms; SHARES],
+    /// e^(−length/τ) of each share's for the longest τ, which tells the others', and what its profile must be multiplied by to
+    /// hold just its fibre.
+    slowest: Lengths,
     pub(super) exact: Lengths,
     /// How far a lock lets each close: what is shorter than its mean is drawn along by the rest of it and opened in proportion.
     /// Brushing dissolves locks.
@@ -67,6 +66,44 @@ impl AsWorn {
 }
 
 impl Worn {
+    /// No hair.
+    const NONE: Self = Self {
+        lengths: [0.0; SHARES],
+        slowest: [1.0; SHARES],
+        exact: [1.0; SHARES],
+        closing: [1.0; SHARES],
+        bundles: [(0, 0); SHARES],
+        bundle_count: 0,
+        longest_mm: 0.0,
+        lie: Lie { crowding: 0.0, stand_mm: 0.0, held_up: 0.0 },
+        turn: Turn { worn_mm: 0.0, rise_mm: 0.0 },
+        longest_end: Vec3::new(0.0, 0.0, 0.0),
+        mean_end: Vec3::new(0.0, 0.0, 0.0),
+    };
+
+    /// Lets shares of known lengths lie as they do.
+    fn lie_down(&mut self, hair: &Hair, i: usize) {
+        let (strand, drape) = (&hair.strands[i], &hair.drapes[i]);
+        self.longest_mm = self.lengths.iter().copied().fold(0.0, f64::max);
+        self.bundle();
+        let mean = self.mean_mm();
+        if strand.worn != WornStyle::BrushedOut && mean < self.longest_mm {
+            self.closing = self.lengths.map(|length| (length / mean).min(1.0));
+        }
+        let bundle = |(first, many): (usize, usize)| Bundle {
+            many: many as f64,
+            length_mm: self.lengths[first],
+            slowest: self.slowest[first],
+            closing: self.closing[first],
+        };
+        self.lie = lie(hair, i, self.longest_mm, self.bundles().map(bundle));
+        self.turn = self.lie.turn(drape.main());
+        let end = |length: f64| drape.place_from(&self.lie, &self.turn, self.longest_mm, length);
+        let longest_end = end(self.longest_mm);
+        self.mean_end = if mean == self.longest_mm { longest_end } else { end(mean) };
+        self.longest_end = longest_end;
+    }
+
     /// Where the end of a share lies, mm.
     pub(crate) fn end(&self, hair: &Hair, strand: usize, share: usize) -> Vec3 {
         let length = self.lengths[share];
@@ -74,6 +111,11 @@ impl Worn {
             return self.longest_end;
         }
         hair.drapes[strand].place_from(&self.lie, &self.turn, self.longest_mm, length)
+    }
+
+    /// e^(−length/τ) of a share.
+    pub(super) fn decayed(&self, share: usize) -> Terms {
+        fourth_powers(self.slowest[share])
     }
 
     /// Mean worn length, mm.
@@ -91,7 +133,7 @@ impl Worn {
         let decaying: f64 = terms
             .iter()
             .zip(DECAY_MM)
-            .zip(&self.decayed[share])
+            .zip(self.decayed(share))
             .map(|((term, decay), left)| self.closing[share] * term * decay * (1.0 - left))
             .sum();
         let strand = &hair.strands[strand];
@@ -122,56 +164,35 @@ impl Worn {
     }
 }
 
-/// Worn lengths of a strand. Shares of one length are worked out once.
+/// How the hair of a strand is worn at these fibre lengths. Shares of one length are worked out once.
 pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
     let strand = &hair.strands[i];
-    let mut out = Worn {
-        lengths: [0.0; SHARES],
-        decayed: [[1.0; TERMS]; SHARES],
-        exact: [1.0; SHARES],
-        closing: [1.0; SHARES],
-        bundles: [(0, 0); SHARES],
-        bundle_count: 0,
-        longest_mm: 0.0,
-        lie: Lie::default(),
-        turn: Turn::default(),
-        longest_end: Vec3::zeros(),
-        mean_end: Vec3::zeros(),
-    };
-    let rod = &strand.worn_rod;
-    let profile = &strand.profile;
+    let mut out = Worn::NONE;
     for k in 0..SHARES {
         let fibre = lengths[k];
         if k > 0 && fibre == lengths[k - 1] {
             out.lengths[k] = out.lengths[k - 1];
-            out.decayed[k] = out.decayed[k - 1];
+            out.slowest[k] = out.slowest[k - 1];
             out.exact[k] = out.exact[k - 1];
         } else if fibre > 0.0 {
-            let worn = rod.hanging_mm(fibre, 0.0);
+            let worn = strand.worn_rod.hanging_mm(fibre, 0.0);
             out.lengths[k] = worn;
-            out.decayed[k] = decayed(worn);
-            out.exact[k] = fibre / profile.fibre_mm(worn, &out.decayed[k]);
+            out.slowest[k] = decayed_slowest(worn);
+            out.exact[k] = fibre / strand.profile.fibre_mm(worn, &fourth_powers(out.slowest[k]));
         }
-        out.longest_mm = out.longest_mm.max(out.lengths[k]);
     }
-    out.bundle();
-    let mean = out.mean_mm();
-    if strand.worn != WornStyle::BrushedOut && mean < out.longest_mm {
-        out.closing = out.lengths.map(|length| (length / mean).min(1.0));
+    out.lie_down(hair, i);
+    out
+}
+
+/// The same of shares that are worn at these lengths, where it doesn't matter how much fibre that is.
+pub(crate) fn worn_at(hair: &Hair, i: usize, lengths: Lengths) -> Worn {
+    let mut out = Worn { lengths, ..Worn::NONE };
+    for k in 0..SHARES {
+        let same = k > 0 && lengths[k] == lengths[k - 1];
+        out.slowest[k] = if same { out.slowest[k - 1] } else { decayed_slowest(lengths[k]) };
     }
-    let bundle = |(first, many): (usize, usize)| Bundle {
-        many: many as f64,
-        length_mm: out.lengths[first],
-        decayed: out.decayed[first],
-        closing: out.closing[first],
-    };
-    out.lie = lie(hair, i, out.longest_mm, out.bundles().map(bundle));
-    let drape = &hair.drapes[i];
-    out.turn = out.lie.turn(drape.main());
-    let end = |length: f64| drape.place_from(&out.lie, &out.turn, out.longest_mm, length);
-    let longest_end = end(out.longest_mm);
-    out.mean_end = if mean == out.longest_mm { longest_end } else { end(mean) };
-    out.longest_end = longest_end;
+    out.lie_down(hair, i);
     out
 }
 
@@ -179,8 +200,8 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
 struct Bundle {
     many: f64,
     length_mm: f64,
-    /// e^(−length/τ).
-    decayed: Terms,
+    /// e^(−length/τ) for the longest τ.
+    slowest: f64,
     /// How far their lock lets them close.
     closing: f64,
 }
@@ -192,20 +213,21 @@ struct Bundle {
 fn lie(hair: &Hair, i: usize, longest: f64, bundles: impl Iterator<Item = Bundle>) -> Lie {
     let strand = &hair.strands[i];
     let (fibre, closed) = hair.packing.terms(strand);
-    let rides = longest.min(hair.drapes[i].main().on_head_mm()).max(LEAST_RIDE_MM);
+    let ride = hair.drapes[i].main().ride();
+    let rides = longest.clamp(LEAST_RIDE_MM, ride.mm);
     let (mut taken, mut root_closed, mut mean) = (0.0, 0.0, 0.0);
-    for Bundle { many, length_mm, decayed: root, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0)
-    {
+    for Bundle { many, length_mm, slowest, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0) {
         let share = many / SHARES as f64;
         let reaches = length_mm.min(rides);
-        let there = if length_mm > rides { decayed(length_mm - rides) } else { [1.0; TERMS] };
+        let root = fourth_powers(slowest);
+        let there = if length_mm > rides { fourth_powers(slowest * ride.grown) } else { [1.0; TERMS] };
         let closed: f64 = (0..TERMS).map(|k| closed[k] * DECAY_MM[k] * (there[k] - root[k])).sum();
         taken += share * (fibre * reaches + closing * closed) / rides;
         root_closed += share * strand.profile.closed.iter().zip(&root).map(|(a, e)| a * e).sum::<f64>();
         mean += share * length_mm;
     }
     // A lock of closed curls is stiffer than its hairs one by one; what is open slips.
-    let bending = strand.bending_mm * (1.0 + LOCK_ENTANGLED.value * root_closed).cbrt();
+    let bending = strand.bending_mm * cube_root_of_one_and(LOCK_ENTANGLED.value * root_closed);
     let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
     let alone = STAND_SHARE * (1.0 + hair.drapes[i].against()) * mean / (1.0 + (mean / bending).powi(2));
     // What its neighbours lift already is not lifted again.
@@ -219,7 +241,8 @@ fn lie(hair: &Hair, i: usize, longest: f64, bundles: impl Iterator<Item = Bundle
 
 /// How the hair of a root would lie if all of it were worn at one length, mm.
 pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
-    let all = Bundle { many: SHARES as f64, length_mm: worn_mm, decayed: decayed(worn_mm), closing: 1.0 };
+    let slowest = decayed_slowest(worn_mm);
+    let all = Bundle { many: SHARES as f64, length_mm: worn_mm, slowest, closing: 1.0 };
     lie(hair, i, worn_mm, std::iter::once(all))
 }
 

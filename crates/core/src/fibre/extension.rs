@@ -31,6 +31,10 @@ pub struct Rod {
     pub weight_mn_mm: f64,
 }
 
+/// How much of the start of a search is the hyperbola's where the pull is weak, and how soon it is all of it.
+const WEAK_WEIGHT: f64 = 0.57;
+const STRONG_WEIGHT: f64 = 0.37;
+
 /// The lower end of a strand.
 struct Tip {
     reduced_pull: f64,
@@ -74,6 +78,11 @@ impl Change {
 
     fn by(self, times: f64) -> Self {
         Self { value: times * self.value, slope: times * self.slope }
+    }
+
+    /// Value and slope of it over a power of another, both times that power: what a search for its zero asks for.
+    fn over_power(self, power: f64, other: Self) -> (f64, f64) {
+        (self.value, self.slope - power * self.value * other.slope / other.value)
     }
 }
 
@@ -168,8 +177,7 @@ impl Rod {
                 self.pulled(&at).times(at.x)
             };
             let held = if t == 0.0 { left.times(at.shape) } else { at.sin.times(left).times(at.shape) };
-            let over = pulled.plus(-1.0, held);
-            (over.value, over.slope)
+            pulled.plus(-1.0, held).over_power(if t == 0.0 { 4.0 } else { 5.0 }, at.q)
         });
         let (sin, x) = Lean(root).sin_cos();
         unit * (self.reduced_pull(sin, x) - tip.reduced_pull)
@@ -248,10 +256,21 @@ impl Rod {
         (self.torsion_ratio * self.torsion_ratio + 1.0).sqrt() - self.torsion_ratio
     }
 
-    /// About the p whose T* is `reduced_pull`, to start from: right for no pull, and for so strong a one that S = t/T*.
+    /// About the p whose T* is `reduced_pull`, to start from: t/2y for a y that is right without a pull and for a strong one,
+    /// where y ≈ T* − 1/c + t². Between them the pull itself lies above it and the hyperbola through both ends below, and their
+    /// mean, weighted by how strong the pull is, is mostly within a tenth.
     fn nearly_leaning(&self, reduced_pull: f64) -> f64 {
-        let (natural, t) = (self.natural_lean(), self.torsion_ratio);
-        if t == 0.0 { 0.5 } else { natural * t / (t + 2.0 * reduced_pull * natural) }
+        let (natural, c, t) = (self.natural_lean(), self.stiffness_ratio, self.torsion_ratio);
+        if t == 0.0 {
+            return 0.5;
+        }
+        let at_rest = 0.5 * t / natural;
+        let straight = t * t - 1.0 / c;
+        let half = 0.5 * (reduced_pull + straight);
+        let hyperbola = half + (half * half + at_rest * (at_rest - straight)).sqrt();
+        let strong = STRONG_WEIGHT * (c * reduced_pull).powi(4);
+        let weight = (WEAK_WEIGHT + strong) / (1.0 + strong);
+        0.5 * t * (weight / hyperbola + (1.0 - weight) / (at_rest + reduced_pull))
     }
 
     /// The inclination whose T* is `reduced_pull`.
@@ -269,12 +288,12 @@ impl Rod {
         Lean(zero_by_slope(0.0, natural, self.nearly_leaning(reduced_pull), |p| {
             let at = self.terms(p);
             let wanted = at.shape.times(at.shape).by(reduced_pull);
-            let over = if t == 0.0 {
-                at.x.times(at.q).times(at.q.times(at.q)).by(self.stiffness_ratio).plus(-1.0, wanted)
+            if t == 0.0 {
+                let pulled = at.x.times(at.q).times(at.q.times(at.q)).by(self.stiffness_ratio);
+                pulled.plus(-1.0, wanted).over_power(4.0, at.q)
             } else {
-                self.pulled(&at).times(at.q).plus(-1.0, at.sin.times(wanted))
-            };
-            (over.value, over.slope)
+                self.pulled(&at).times(at.q).plus(-1.0, at.sin.times(wanted)).over_power(5.0, at.q)
+            }
         }))
     }
 }

@@ -29,9 +29,11 @@ impl Hair {
         let leave = drape.leave();
         if !drape.can_fall_forward() && height_mm < leave.y {
             let below = drape.main().down_mm(leave.y - height_mm);
-            let next = |worn: f64| {
+            let mut turn = None;
+            let mut next = |worn: f64| {
                 let lie = lie_at(self, strand, worn);
-                drape.on_head_mm(&lie) + below / lie.hangs()
+                let leaves = turn.insert(lie.turn_near(drape.main(), turn.as_ref()));
+                leaves.worn_mm + below / lie.hangs()
             };
             let mut before = below + drape.main().on_head_mm();
             let mut over = next(before) - before;
