@@ -58,6 +58,8 @@ fn main() {
         let sheet = mark_sheet(&reading, &aim, wearing, LengthUnit::Cm).expect("possible");
         for zone in sheet.zones.iter().filter(|zone| zone.patch.half.is_none()) {
             let (Some(mark), Some(wish)) = (&zone.result, aim.zones.get(&zone.zone)) else { continue };
+            // A wish by worn length names no place to end at.
+            let Some(lands) = wish.lands else { continue };
             // Cut at the mark without its allowance: all hair of the zone worn at the length that was aimed.
             let mut worn = hair.lengths.clone();
             for (lengths, strand) in worn.iter_mut().zip(&hair.strands) {
@@ -73,13 +75,13 @@ fn main() {
                 .find(|each| each.zone == zone.zone)
                 .expect("a zone")
                 .ends_at_mm;
-            let off = ends - wish.lands.height_mm(&hair.measures);
+            let off = ends - lands.height_mm(&hair.measures);
             worst = worst.max(off.abs());
             all.push(off.abs());
             println!(
                 "{name}: {:?} aimed {:.1} worn {:.1} ends {ends:.1} off {off:.2}",
                 zone.zone,
-                wish.lands.height_mm(&hair.measures),
+                lands.height_mm(&hair.measures),
                 mark.target_mm
             );
         }

@@ -165,12 +165,11 @@ fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() 
     let mut reading = full_reading();
     reading.zones.remove(&Zone::Crown.into());
     let mut aim = Aim::default();
-    let chin = ZoneAim { lands: Place { point: Point::Chin, below_mm: 0.0 }, shortest: None };
+    let chin = ZoneAim::landing(Place { point: Point::Chin, below_mm: 0.0 });
     for zone in [Zone::LeftSide, Zone::RightSide, Zone::Crown] {
         aim.zones.insert(zone, chin);
     }
-    aim.zones
-        .insert(Zone::Nape, ZoneAim { lands: Place { point: Point::Brow, below_mm: 0.0 }, shortest: None });
+    aim.zones.insert(Zone::Nape, ZoneAim::landing(Place { point: Point::Brow, below_mm: 0.0 }));
     let sheet = mark_sheet(&reading, &aim, Wearing::default(), LengthUnit::Cm).unwrap();
     let zone = |zone| sheet.zones.iter().find(|z| z.zone == zone).unwrap();
     let (left, right) = (zone(Zone::LeftSide), zone(Zone::RightSide));
@@ -182,8 +181,71 @@ fn a_sheet_has_a_mark_for_what_is_read_and_aimed_and_says_what_the_rest_lacks() 
 }
 
 fn chin_all_round() -> Aim {
-    let chin = ZoneAim { lands: Place { point: Point::Chin, below_mm: 0.0 }, shortest: None };
+    let chin = ZoneAim::landing(Place { point: Point::Chin, below_mm: 0.0 });
     Aim { zones: Zone::ALL.map(|zone| (zone, chin)).into(), ..Aim::default() }
+}
+
+#[test]
+fn a_wish_by_worn_length_asks_for_what_a_wish_by_place_comes_to() {
+    let reading = full_reading();
+    let by_place = mark_sheet(&reading, &chin_all_round(), Wearing::default(), LengthUnit::Cm).unwrap();
+    let mut aim = Aim::default();
+    for zone in &by_place.zones {
+        let worn_mm = zone.result.as_ref().map(|result| result.target_mm);
+        aim.zones.insert(zone.zone, ZoneAim { worn_mm, ..ZoneAim::default() });
+    }
+    let by_length = mark_sheet(&reading, &aim, Wearing::default(), LengthUnit::Cm).unwrap();
+    assert_eq!(by_place, by_length);
+}
+
+#[test]
+fn a_zone_has_one_wish_and_what_contradicts_it_is_said_at_its_field() {
+    let place = Some(Place { point: Point::Chin, below_mm: 0.0 });
+    let none = ZoneAim::default();
+    let cases = [
+        (none, "lands"),
+        (ZoneAim { lands: place, worn_mm: Some(80.0), ..none }, "worn_mm"),
+        (ZoneAim { lands: place, shortest_worn_mm: Some(80.0), ..none }, "shortest_worn_mm"),
+        (ZoneAim { worn_mm: Some(80.0), shortest: place, ..none }, "shortest"),
+        (ZoneAim { worn_mm: Some(1.0), ..none }, "worn_mm"),
+        (ZoneAim { worn_mm: Some(80.0), shortest_worn_mm: Some(2001.0), ..none }, "shortest_worn_mm"),
+    ];
+    for (wish, field) in cases {
+        let aim = Aim { zones: [(Zone::Nape, wish)].into(), ..Aim::default() };
+        let faults = aim.check().expect_err("a contradiction").0;
+        assert_eq!(faults.len(), 1, "{faults:?}");
+        assert_eq!(faults[0].field, format!("zones.nape.{field}"));
+    }
+    // Whether the shortest is shorter is told with the head.
+    let wish = ZoneAim { worn_mm: Some(80.0), shortest_worn_mm: Some(90.0), ..none };
+    let aim = Aim { zones: [(Zone::Nape, wish)].into(), ..Aim::default() };
+    let sheet = mark_sheet(&full_reading(), &aim, Wearing::default(), LengthUnit::Cm).unwrap();
+    let nape = sheet.zones.iter().find(|zone| zone.zone == Zone::Nape).unwrap();
+    assert!(nape.missing.iter().any(|gap| gap.field == "aim.zones.nape.shortest_worn_mm"));
+}
+
+#[test]
+fn coils_that_stand_can_be_wished_by_how_long_they_are_worn_and_hair_that_hangs_is_not_held_up() {
+    let coils = RawZoneReading { strands: 5, ..RawZoneReading::measured(220.0, 54.0) };
+    let zones = Zone::ALL.into_iter().map(|zone| (zone.into(), coils)).collect();
+    let reading = RawReading { zones, ..RawReading::default() };
+    let wish = ZoneAim { worn_mm: Some(45.0), ..ZoneAim::default() };
+    let aim = Aim { zones: Zone::ALL.map(|zone| (zone, wish)).into(), ..Aim::default() };
+    let sheet = mark_sheet(&reading, &aim, Wearing::default(), LengthUnit::Cm).unwrap();
+    for zone in &sheet.zones {
+        let present = zone.present.expect("it is read");
+        assert!(present.held_up > 0.8, "{present:?}");
+        assert!(present.worn_mm > 45.0 && zone.result.as_ref().unwrap().advised.is_some(), "it can be cut");
+    }
+    // By a place the same hair is asked for far longer than it is, because it comes down to none.
+    let cheek = ZoneAim::landing(Place { point: Point::Cheekbone, below_mm: 0.0 });
+    let aim = Aim { zones: [(Zone::LeftSide, cheek)].into(), ..Aim::default() };
+    let sheet = mark_sheet(&reading, &aim, Wearing::default(), LengthUnit::Cm).unwrap();
+    let side = sheet.zones.iter().find(|zone| zone.zone == Zone::LeftSide).unwrap();
+    assert!(side.result.as_ref().unwrap().target_mm > 1.5 * side.present.unwrap().worn_mm);
+    let hanging = mark_sheet(&full_reading(), &chin_all_round(), Wearing::default(), LengthUnit::Cm).unwrap();
+    let side = hanging.zones.iter().find(|zone| zone.zone == Zone::LeftSide).unwrap();
+    assert!(side.present.unwrap().held_up < 0.2);
 }
 
 fn patch(key: &str) -> Patch {

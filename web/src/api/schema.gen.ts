@@ -2266,6 +2266,11 @@ export interface components {
             height_mm: number;
             /**
              * Format: double
+             * @description How much of the way it would hang down its neighbours hold it up, 0 to 1: hair that stands comes down to no point.
+             */
+            held_up: number;
+            /**
+             * Format: double
              * @description Worn length, mm.
              */
             worn_mm: number;
@@ -3459,11 +3464,23 @@ export interface components {
          * @enum {string}
          */
         Zone: "fringe" | "top" | "crown" | "left_side" | "back_upper" | "back_lower" | "nape" | "right_side";
-        /** @description The wish for one zone. */
+        /**
+         * @description The wish for one zone: where its hair should land, or, where it stands up and comes down to no point, how long it should be
+         *     worn.
+         */
         ZoneAim: {
-            /** @description Where the worn hair should land. */
-            lands: components["schemas"]["Place"];
+            lands?: components["schemas"]["Place"] | null;
             shortest?: components["schemas"]["Place"] | null;
+            /**
+             * Format: double
+             * @description The shortest worn length that would be accepted, mm.
+             */
+            shortest_worn_mm?: number | null;
+            /**
+             * Format: double
+             * @description How long it should be worn, mm, 2 to 2,000, instead of where it should land.
+             */
+            worn_mm?: number | null;
         };
         /** @description A zone, or half of one, that was read both times. */
         ZoneChange: {

@@ -102,6 +102,11 @@ impl ZonePaths<'_> {
         rounded(self.mean(|i| self.hair.worn_end(i, worn_mm).y))
     }
 
+    /// How much of the way it would hang down its neighbours hold it up on average if all of it is worn at one length, 0 to 1.
+    pub fn held_up(&self, worn_mm: f64) -> f64 {
+        rounded(self.mean(|i| 1.0 - lie_at(self.hair, i, worn_mm).hangs()))
+    }
+
     /// Worn length at which it ends at a height on average, mm; none above its roots.
     pub fn worn_to_height_mm(&self, height_mm: f64) -> Option<f64> {
         let ends_at = |worn: f64| self.mean(|i| self.hair.worn_end(i, worn).y);
@@ -109,9 +114,9 @@ impl ZonePaths<'_> {
     }
 }
 
-/// To a hundredth of a millimetre, so that sides that are alike get the same to the last digit.
-fn rounded(mm: f64) -> f64 {
-    (mm * 100.0).round() / 100.0
+/// To a hundredth, so that sides that are alike get the same to the last digit.
+fn rounded(value: f64) -> f64 {
+    (value * 100.0).round() / 100.0
 }
 
 /// The length at which a height that falls with it is reached.

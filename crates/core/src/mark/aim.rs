@@ -1,7 +1,7 @@
 //! Where the hair should land, zone by zone, in points of face and body.
 
 use super::reasons::default_risk;
-use super::request::RISKS;
+use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
 use crate::hair::ZonePaths;
 use crate::head::{Measures, Point};
@@ -38,16 +38,24 @@ impl Place {
     }
 }
 
-/// The wish for one zone.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+/// The wish for one zone: where its hair should land, or, where it stands up and comes down to no point, how long it should be
+/// worn.
+#[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct ZoneAim {
     /// Where the worn hair should land.
-    pub lands: Place,
-    /// The shortest that would be accepted.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub lands: Option<Place>,
+    /// The shortest place that would be accepted.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub shortest: Option<Place>,
+    /// How long it should be worn, mm, 2 to 2,000, instead of where it should land.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub worn_mm: Option<f64>,
+    /// The shortest worn length that would be accepted, mm.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub shortest_worn_mm: Option<f64>,
 }
 
 /// The aim as it is saved.
@@ -80,32 +88,63 @@ impl Aim {
         let mut faults = FieldErrors::default();
         faults.range("risk", self.risk, RISKS, "");
         for (zone, aim) in &self.zones {
-            let field = |name: &str| format!("zones.{}.{name}", zone.key());
-            faults.take(&field("lands"), aim.lands.check());
-            if let Some(shortest) = aim.shortest {
-                faults.take(&field("shortest"), shortest.check());
-            }
+            faults.take(&format!("zones.{}", zone.key()), aim.check());
         }
         faults.or(())
     }
 }
 
 impl ZoneAim {
-    /// The worn lengths this wish asks for of the hair of a zone.
+    /// A wish to land at a place.
+    pub fn landing(lands: Place) -> Self {
+        Self { lands: Some(lands), ..Self::default() }
+    }
+
+    fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        for (field, place) in [("lands", self.lands), ("shortest", self.shortest)] {
+            if let Some(place) = place {
+                faults.take(field, place.check());
+            }
+        }
+        for (field, mm) in [("worn_mm", self.worn_mm), ("shortest_worn_mm", self.shortest_worn_mm)] {
+            if let Some(mm) = mm {
+                faults.range(field, mm, TARGET_MM, "mm");
+            }
+        }
+        let mut alone = |field: &str, other: &str| {
+            let why = format!("stands beside {other}; a zone has one wish");
+            faults.push(field, Problem::Contradicts { why });
+        };
+        match (self.lands, self.worn_mm) {
+            (None, None) => faults.push("lands", Problem::Missing),
+            (Some(_), Some(_)) => alone("worn_mm", "lands"),
+            (Some(_), None) if self.shortest_worn_mm.is_some() => alone("shortest_worn_mm", "lands"),
+            (None, Some(_)) if self.shortest.is_some() => alone("shortest", "worn_mm"),
+            _ => {}
+        }
+        faults.or(())
+    }
+
+    /// The worn lengths this wish, which has been checked, asks for of the hair of a zone.
     pub(super) fn worn(&self, hair: &ZonePaths, measures: &Measures) -> Result<WornAim, FieldErrors> {
         let mut faults = FieldErrors::default();
         let mut length = |field: &str, place: Place| {
             let worn = hair.worn_to_height_mm(place.height_mm(measures));
-            if worn.is_none_or(|mm| mm < super::request::TARGET_MM.0) {
+            if worn.is_none_or(|mm| mm < TARGET_MM.0) {
                 let why = "lies above where this zone's hair starts";
                 faults.push(field, Problem::Contradicts { why: why.into() });
             }
             worn.unwrap_or_default()
         };
-        let target_mm = length("lands", self.lands);
-        let shortest_mm = self.shortest.map(|place| length("shortest", place));
+        let target_mm = self.worn_mm.or_else(|| self.lands.map(|place| length("lands", place)));
+        let shortest_mm =
+            self.shortest_worn_mm.or_else(|| self.shortest.map(|place| length("shortest", place)));
+        let target_mm = target_mm.unwrap_or_default();
         if shortest_mm.is_some_and(|shortest| shortest > target_mm) {
-            faults.push("shortest", Problem::LongerThan { other: "lands".into() });
+            let (field, other) =
+                if self.lands.is_some() { ("shortest", "lands") } else { ("shortest_worn_mm", "worn_mm") };
+            faults.push(field, Problem::LongerThan { other: other.into() });
         }
         faults.or(WornAim { target_mm, shortest_mm })
     }

@@ -48,6 +48,8 @@ pub struct PresentHair {
     pub worn_mm: f64,
     /// Height above the ear canals at which it ends, mm.
     pub height_mm: f64,
+    /// How much of the way it would hang down its neighbours hold it up, 0 to 1: hair that stands comes down to no point.
+    pub held_up: f64,
 }
 
 /// A zone of the sheet: computed, or what keeps it from being.
@@ -152,7 +154,12 @@ impl Head<'_> {
 
     fn present(&self, paths: &ZonePaths, zone: Zone, read: &ZoneReading) -> PresentHair {
         let worn_mm = learn::fit(read).model().worn_mm(read.present_mm, self.worn.of(zone));
-        PresentHair { fibre_mm: read.present_mm, worn_mm, height_mm: paths.ends_at_mm(worn_mm) }
+        PresentHair {
+            fibre_mm: read.present_mm,
+            worn_mm,
+            height_mm: paths.ends_at_mm(worn_mm),
+            held_up: paths.held_up(worn_mm),
+        }
     }
 
     fn mark(&self, paths: &ZonePaths, zone: Zone, read: ZoneReading, wish: WornAim) -> ZoneMark {

@@ -63,7 +63,7 @@ fn sheet_of(file: &VisitFile, unit: LengthUnit) -> Result<MarkSheet, FieldErrors
 
 fn row(file: &VisitFile, marked: &SheetZone) -> Row {
     let read = file.read.as_ref().and_then(|read| read.zones.get(&marked.patch));
-    let lands = file.aim.as_ref().and_then(|aim| aim.zones.get(&marked.zone)).map(|wish| wish.lands);
+    let lands = file.aim.as_ref().and_then(|aim| aim.zones.get(&marked.zone)).and_then(|wish| wish.lands);
     let result = marked.result.as_ref();
     let mark: Option<Mark> = result.and_then(|result| {
         let advised = result.advised?;

@@ -1,38 +1,48 @@
 <script setup lang="ts">
 /** Where the hair ends now and where it should: drawn on the client, dragged or stepped with the arrow keys. */
-import type { Aim, Figure, MarkSheet, Place, Zone } from "@/api";
+import type { Aim, Figure, MarkSheet, Place, Zone, ZoneAim, ZoneMark } from "@/api";
 import { heightOf } from "@/shared/headDrawing";
 import { useUnit } from "@/shared/unit";
 import { ZONES } from "@/shared/zones";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import {
+  STEP_MM,
   STRANDS,
   area,
   face,
   hair,
   jaw,
+  longer,
   nextPoint,
   nudged,
   outline,
   placeAt,
   placeHeight,
   spread,
+  standingTurn,
+  stands,
   type Side,
 } from "./figureDrawing";
-import { sayPlace } from "./sayPlace";
+import { sayWish } from "./sayPlace";
 
 const props = defineProps<{ figure: Figure; aim: Aim; marks: MarkSheet | undefined; disabled: boolean }>();
 const zone = defineModel<Zone>("zone", { required: true });
-const emit = defineEmits<{ lands: [zone: Zone, place: Place] }>();
+const emit = defineEmits<{ lands: [zone: Zone, place: Place]; worn: [zone: Zone, mm: number] }>();
 const { t } = useI18n();
 const { unit, say } = useUnit();
 
 const svg = ref<SVGSVGElement>();
 const dragged = ref<Zone>();
+/** Where the drag of a zone that is wished by its length began, which way it is longer, and how long it was. */
+let began: { at: DOMPoint; to: { x: number; y: number }; worn: number } | undefined;
 
 /** How much of the body is shown to each side of its middle, in half breadths of the head: hair hangs no further out. */
 const BODY = 2.02;
+/** Steps by which a page key changes a length. */
+const PAGE_STEPS = 4;
+/** Height of the middle of the skull, as a share of its top. */
+const MIDDLE_OF_HEAD = 0.4;
 /** Room between the two views for the names of the points. */
 const MIDDLE = 118;
 const centre = (side: Side) =>
@@ -44,36 +54,73 @@ const strands = computed(() =>
     const root = props.figure.zones.find((z) => z.zone === name)!;
     // Of a zone that is read in halves the one that hangs lowest shows where its hair ends.
     const sheets = props.marks?.zones.filter((z) => z.zone === name) ?? [];
-    const ends = sheets.flatMap(({ present }) => (present ? [present.height_mm] : []));
     const result = sheets.find((sheet) => sheet.result)?.result;
     const wish = props.aim.zones[name];
     const height = (place: Place) => placeHeight(props.figure, place);
     const x = centre(side) + across * props.figure.half_breadth_mm;
     const y = -root.root_height_mm;
-    const computedEnd = dragged.value === name ? undefined : result?.target_height_mm;
+    const middle = { x: centre(side), y: -MIDDLE_OF_HEAD * props.figure.top_mm };
+    const standing = stands(sheets) && !wish?.lands;
+    // Hair that stands is drawn as if it hung, and the drawing turned about its root.
+    const turn = standing ? standingTurn(x, y, middle) : 0;
+    const now = sheets.flatMap(({ present }) => {
+      if (!present) return [];
+      return [standing ? y + present.worn_mm : -present.height_mm];
+    });
     return {
       name,
       x,
       y,
       root,
-      now: ends.length > 0 ? -Math.min(...ends) : undefined,
-      lands: wish ? -(computedEnd ?? height(wish.lands)) : undefined,
-      shortest: wish?.shortest ? -height(wish.shortest) : undefined,
-      place: wish?.lands,
+      turn,
+      now: now.length > 0 ? Math.max(...now) : undefined,
+      lands: wished(wish, dragged.value === name && wish?.lands ? undefined : result, standing ? y : undefined),
+      shortest: wish?.shortest
+        ? -height(wish.shortest)
+        : standing && wish?.shortest_worn_mm
+          ? y + wish.shortest_worn_mm
+          : undefined,
+      wish,
+      // What is first wished of hair that stands is a length.
+      length: wish ? wish.worn_mm : stands(sheets) ? sheets[0]?.present?.worn_mm : undefined,
       worn: result?.target_mm,
     };
   }),
 );
 
+/** Where the drawn hair of a wish ends, with the root of hair that stands: while a place is dragged, where the hand is. */
+function wished(wish: ZoneAim | undefined, result: ZoneMark | null | undefined, rootY: number | undefined) {
+  if (wish?.worn_mm && rootY !== undefined) return rootY + wish.worn_mm;
+  if (result && wish) return -result.target_height_mm;
+  return wish?.lands ? -placeHeight(props.figure, wish.lands) : undefined;
+}
+
+type Strand = (typeof strands.value)[number];
+
+/** Which way the hair of a strand goes as it is drawn. */
+function direction({ turn }: Strand): { x: number; y: number } {
+  const angle = ((turn + 90) * Math.PI) / 180;
+  return { x: Math.cos(angle), y: Math.sin(angle) };
+}
+
+/** Where a point of the drawn strand lies that hangs to a height before it is turned. */
+function turned(strand: Strand, y: number): { x: number; y: number } {
+  const to = direction(strand);
+  return { x: strand.x + to.x * (y - strand.y), y: strand.y + to.y * (y - strand.y) };
+}
+
 /** How far below the lowest end there is room to drag, mm. */
 const ROOM = 120;
 const size = computed(() => {
   const { half_breadth_mm: b, top_mm: top } = props.figure;
-  const ends = strands.value.flatMap((s) => [s.now ?? 0, s.lands ?? 0, s.shortest ?? 0]);
+  const ends = strands.value.flatMap((s) =>
+    [s.now, s.lands, s.shortest].flatMap((y) => (y === undefined ? [] : [turned(s, y).y])),
+  );
   const least = -heightOf(props.figure, "armpit");
   const bottom = Math.min(-heightOf(props.figure, "waist") + 14, Math.max(least, ...ends) + ROOM);
   const body = b * BODY;
-  return { body, middle: MIDDLE, top: -top - 30, height: bottom + top + 30, width: 4 * body + MIDDLE };
+  const highest = Math.min(-top, ...ends) - 34;
+  return { body, middle: MIDDLE, top: highest, height: bottom - highest, width: 4 * body + MIDDLE };
 });
 
 const levels = computed(() => {
@@ -85,15 +132,14 @@ const levels = computed(() => {
 });
 
 /** Where a zone's handle stands while nothing is wished: at the end of the hair, or at the first point. */
-const handleY = (strand: (typeof strands.value)[number]) =>
+const handleY = (strand: Strand) =>
   strand.lands ??
   strand.now ??
   -(props.figure.points.find((p) => p.point === strand.root.reaches.at(-4)?.point)?.height_mm ?? 0);
 
-function heightUnder(event: PointerEvent): number | undefined {
+function pointUnder(event: PointerEvent): DOMPoint | undefined {
   const matrix = svg.value?.getScreenCTM();
-  if (!matrix) return undefined;
-  return -new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()).y;
+  return matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : undefined;
 }
 
 function start(event: PointerEvent, name: Zone) {
@@ -101,13 +147,21 @@ function start(event: PointerEvent, name: Zone) {
   if (props.disabled) return;
   (event.target as Element).setPointerCapture(event.pointerId);
   dragged.value = name;
+  const strand = strands.value.find((each) => each.name === name);
+  const at = pointUnder(event);
+  began = strand?.length && at ? { at, to: direction(strand), worn: strand.length } : undefined;
 }
 
 function drag(event: PointerEvent) {
   if (!dragged.value) return;
-  const height = heightUnder(event);
+  const at = pointUnder(event);
+  if (began && at) {
+    const by = (at.x - began.at.x) * began.to.x + (at.y - began.at.y) * began.to.y;
+    emit("worn", dragged.value, longer(began.worn, by));
+    return;
+  }
   const root = props.figure.zones.find((z) => z.zone === dragged.value);
-  const place = root && height !== undefined ? placeAt(props.figure, root, height) : undefined;
+  const place = root && at ? placeAt(props.figure, root, -at.y) : undefined;
   if (place) emit("lands", dragged.value, place);
 }
 
@@ -118,19 +172,24 @@ function level(height: number) {
   if (place) emit("lands", zone.value, place);
 }
 
-function key(event: KeyboardEvent, strand: (typeof strands.value)[number]) {
+function key(event: KeyboardEvent, strand: Strand) {
   const by = { ArrowDown: 1, ArrowUp: -1, PageDown: 1, PageUp: -1 }[event.key] as 1 | -1 | undefined;
   if (!by || props.disabled) return;
   event.preventDefault();
   zone.value = strand.name;
-  const from = strand.place ?? placeAt(props.figure, strand.root, -handleY(strand));
+  const far = event.key.startsWith("Page");
+  if (strand.length) {
+    const step = far ? PAGE_STEPS * STEP_MM : STEP_MM;
+    emit("worn", strand.name, strand.wish ? longer(strand.length, by * step) : longer(strand.length, 0));
+    return;
+  }
+  const place = strand.wish?.lands;
+  const from = place ?? placeAt(props.figure, strand.root, -handleY(strand));
   if (!from) return;
-  const step = event.key.startsWith("Page") ? nextPoint : nudged;
-  emit("lands", strand.name, strand.place ? step(props.figure, strand.root, from, by) : from);
+  emit("lands", strand.name, place ? (far ? nextPoint : nudged)(props.figure, strand.root, from, by) : from);
 }
 
-const words = (strand: (typeof strands.value)[number]) =>
-  strand.place ? sayPlace(strand.place, unit.value, t) : t("aim.noWish");
+const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value, t) : t("aim.noWish"));
 </script>
 
 <template>
@@ -176,41 +235,43 @@ const words = (strand: (typeof strands.value)[number]) =>
       :key="strand.name"
       :class="{ here: strand.name === zone, wished: strand.lands !== undefined }"
     >
-      <circle class="root" :cx="strand.x" :cy="strand.y" r="3" />
-      <template v-if="strand.now !== undefined">
-        <path class="now" :d="hair(strand.x - 3, strand.y, strand.now, 2.4)" />
-        <path class="now end" :d="`M${strand.x - 11} ${strand.now}h16`" />
-      </template>
-      <path v-if="strand.lands !== undefined" class="aim" :d="`M${strand.x + 4} ${strand.y}V${strand.lands}`" />
-      <path
-        v-if="strand.shortest !== undefined"
-        class="shortest"
-        :d="`M${strand.x - 12} ${strand.shortest + 5}v-5h24v5`"
-      />
-      <g
-        class="handle"
-        role="slider"
-        :tabindex="disabled ? -1 : 0"
-        :aria-label="t('aim.landsOf', { zone: t(`zone.${strand.name}`) })"
-        :aria-valuetext="words(strand)"
-        :aria-valuenow="Math.round(strand.worn ?? 0)"
-        aria-valuemin="0"
-        aria-valuemax="2000"
-        aria-orientation="vertical"
-        :aria-disabled="disabled"
-        @pointerdown="start($event, strand.name)"
-        @focus="zone = strand.name"
-        @keydown="key($event, strand)"
-      >
-        <rect class="grip" :x="strand.x - 24" :y="handleY(strand) - 24" width="48" height="48" />
-        <path v-if="strand.lands !== undefined" class="bar" :d="`M${strand.x - 17} ${strand.lands}h34`" />
-        <path v-else class="plus" :d="`M${strand.x} ${handleY(strand) - 7}v14m-7-7h14`" />
+      <g :transform="`rotate(${strand.turn} ${strand.x} ${strand.y})`">
+        <circle class="root" :cx="strand.x" :cy="strand.y" r="3" />
+        <template v-if="strand.now !== undefined">
+          <path class="now" :d="hair(strand.x - 3, strand.y, strand.now, 2.4)" />
+          <path class="now end" :d="`M${strand.x - 11} ${strand.now}h16`" />
+        </template>
+        <path v-if="strand.lands !== undefined" class="aim" :d="`M${strand.x + 4} ${strand.y}V${strand.lands}`" />
+        <path
+          v-if="strand.shortest !== undefined"
+          class="shortest"
+          :d="`M${strand.x - 12} ${strand.shortest + 5}v-5h24v5`"
+        />
+        <g
+          class="handle"
+          role="slider"
+          :tabindex="disabled ? -1 : 0"
+          :aria-label="t('aim.landsOf', { zone: t(`zone.${strand.name}`) })"
+          :aria-valuetext="words(strand)"
+          :aria-valuenow="Math.round(strand.worn ?? 0)"
+          aria-valuemin="0"
+          aria-valuemax="2000"
+          aria-orientation="vertical"
+          :aria-disabled="disabled"
+          @pointerdown="start($event, strand.name)"
+          @focus="zone = strand.name"
+          @keydown="key($event, strand)"
+        >
+          <rect class="grip" :x="strand.x - 24" :y="handleY(strand) - 24" width="48" height="48" />
+          <path v-if="strand.lands !== undefined" class="bar" :d="`M${strand.x - 17} ${strand.lands}h34`" />
+          <path v-else class="plus" :d="`M${strand.x} ${handleY(strand) - 7}v14m-7-7h14`" />
+        </g>
       </g>
       <text
         v-if="strand.name === zone && strand.worn"
         class="name"
-        :x="strand.x"
-        :y="(strand.lands ?? handleY(strand)) + 17"
+        :x="turned(strand, handleY(strand) + (strand.turn ? 26 : 0)).x"
+        :y="turned(strand, handleY(strand) + (strand.turn ? 26 : 0)).y + (strand.turn ? 4 : 17)"
       >
         {{ say(strand.worn) }}
       </text>

@@ -5,6 +5,8 @@ import { askFigure, askMarks } from "@/shared/ask";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { ZONES, mirrored } from "@/shared/zones";
@@ -12,7 +14,8 @@ import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import AimFigure from "./AimFigure.vue";
 import PlaceField from "./PlaceField.vue";
-import { sayPlace } from "./sayPlace";
+import { longer, placeAt, stands } from "./figureDrawing";
+import { sayWish } from "./sayPlace";
 
 const { t } = useI18n();
 const { unit, say } = useUnit();
@@ -62,16 +65,59 @@ function wish(name: Zone, next: ZoneAim | undefined) {
 
 const lands = computed<Place | null | undefined>({
   get: () => aim.value.zones[zone.value]?.lands,
-  set: (place) => wish(zone.value, place ? { ...aim.value.zones[zone.value], lands: place } : undefined),
+  set: (place) => land(zone.value, place),
 });
 const shortest = computed<Place | null | undefined>({
   get: () => aim.value.zones[zone.value]?.shortest,
-  set: (place) => {
+  set: (place) => lands.value && wish(zone.value, { lands: lands.value, ...(place && { shortest: place }) }),
+});
+const wornMm = computed<number | null | undefined>({
+  get: () => aim.value.zones[zone.value]?.worn_mm,
+  set: (mm) => wear(zone.value, mm),
+});
+const shortestWornMm = computed<number | null | undefined>({
+  get: () => aim.value.zones[zone.value]?.shortest_worn_mm,
+  set: (mm) => wornMm.value && wish(zone.value, { worn_mm: wornMm.value, ...(mm && { shortest_worn_mm: mm }) }),
+});
+
+function land(name: Zone, place: Place | null | undefined) {
+  const kept = aim.value.zones[name]?.shortest;
+  wish(name, place ? { lands: place, ...(kept && { shortest: kept }) } : undefined);
+}
+
+function wear(name: Zone, mm: number | null | undefined) {
+  const kept = aim.value.zones[name]?.shortest_worn_mm;
+  wish(name, mm ? { worn_mm: mm, ...(kept && { shortest_worn_mm: kept }) } : undefined);
+}
+
+/** What a wish is made by; where there is none yet, what suits the hair unless the other was chosen. */
+const chosen = ref<Partial<Record<Zone, WishedBy>>>({});
+type WishedBy = "place" | "length";
+const standing = computed(() => stands(sheets(zone.value)));
+const wishedBy = computed<WishedBy>({
+  get: () => {
     const now = aim.value.zones[zone.value];
-    if (now) wish(zone.value, place ? { ...now, shortest: place } : { lands: now.lands });
+    if (now) return now.lands ? "place" : "length";
+    return chosen.value[zone.value] ?? (standing.value ? "length" : "place");
+  },
+  set: (by) => {
+    chosen.value = { ...chosen.value, [zone.value]: by };
+    const [sheet] = sheets(zone.value);
+    if (!aim.value.zones[zone.value]) return;
+    if (by === "length") {
+      // Of hair that stands a wish by a place says nothing of use: it begins as it is.
+      const mm = standing.value ? sheet?.present?.worn_mm : (sheet?.result?.target_mm ?? sheet?.present?.worn_mm);
+      wish(zone.value, mm ? { worn_mm: longer(mm, 0) } : undefined);
+    } else {
+      const root = figure.data.value?.zones.find((each) => each.zone === zone.value);
+      const [highest] = root?.reaches ?? [];
+      if (!root || !highest) return;
+      const height = Math.min(sheet?.result?.target_height_mm ?? 0, heightOf(figure.data.value!, highest.point));
+      const place = placeAt(figure.data.value!, root, height);
+      wish(zone.value, place ? { lands: place } : undefined);
+    }
   },
 });
-const land = (name: Zone, place: Place) => wish(name, { ...aim.value.zones[name], lands: place });
 
 function setAlike(on: boolean) {
   alike.value = on;
@@ -79,18 +125,19 @@ function setAlike(on: boolean) {
   if (on && other.value && now) wish(zone.value, now);
 }
 
-/** One line all round: every zone whose hair hangs to that point. */
+/** One line all round: every zone whose hair hangs to that point; or one length. */
 function everywhere() {
   const now = aim.value.zones[zone.value];
   if (!now || !figure.data.value) return;
   const zones = { ...aim.value.zones };
   for (const each of figure.data.value.zones) {
-    const reaches = each.reaches.some((reach) => reach.point === now.lands.point);
+    const reaches = !now.lands || each.reaches.some((reach) => reach.point === now.lands?.point);
     if (reaches && each.zone !== "fringe") zones[each.zone] = JSON.parse(JSON.stringify(now)) as ZoneAim;
   }
   aim.value = { ...aim.value, zones };
 }
 
+const WISHED_BY = ["place", "length"] as const;
 const ODDS = [5, 10, 20, 100] as const;
 const odds = computed({
   get: () => String(Math.round(1 / aim.value.risk)),
@@ -100,7 +147,7 @@ const odds = computed({
 /** A zone that is read in halves has two. */
 const sheets = (name: Zone): SheetZone[] => marks.data.value?.zones.filter((z) => z.zone === name) ?? [];
 const fault = (field: string) => {
-  const said = document.faultAt(`zones.${zone.value}.${field}.below_mm`);
+  const said = document.faultAt(`zones.${zone.value}.${field}`);
   return said ? t("field.fault", { said }) : undefined;
 };
 
@@ -110,7 +157,8 @@ const contradiction = computed(() => {
     (m) => m.field.startsWith("aim.") && (m.problem.kind === "contradicts" || m.problem.kind === "longer_than"),
   );
   if (!found) return undefined;
-  return found.problem.kind === "longer_than" ? t("aim.shortestLonger") : t("aim.aboveRoot");
+  if (found.problem.kind !== "longer_than") return t("aim.aboveRoot");
+  return t(wishedBy.value === "place" ? "aim.shortestLonger" : "aim.shortestWornLonger");
 });
 
 /** How long it is worn now; of a zone that is read in halves, of each. */
@@ -145,6 +193,7 @@ function difference(name: Zone): string {
         :marks="marks.data.value"
         :disabled="locked"
         @lands="land"
+        @worn="wear"
       />
       <p class="legend small">
         <span class="now">{{ t("aim.legend.now") }}</span>
@@ -156,21 +205,39 @@ function difference(name: Zone): string {
       <FailureNote v-if="marks.error.value" :error="marks.error.value" @again="marks.refetch()" />
       <div v-if="figure.data.value" class="sheet form">
         <h2>{{ t(`zone.${zone}`) }}</h2>
-        <PlaceField
-          v-model="lands"
-          :label="t('aim.lands')"
-          :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
-          :fault="fault('lands')"
+        <ChoiceRow
+          v-model="wishedBy"
           :disabled="locked"
+          :label="t('aim.wishedBy')"
+          :choices="WISHED_BY.map((value) => ({ value, label: t(`aim.by.${value}`) }))"
         />
-        <PlaceField
-          v-model="shortest"
-          optional
-          :label="t('aim.shortest')"
-          :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
-          :fault="fault('shortest')"
-          :disabled="locked || !lands"
-        />
+        <template v-if="wishedBy === 'place'">
+          <p v-if="standing" class="caution">{{ t("aim.stands") }}</p>
+          <PlaceField
+            v-model="lands"
+            :label="t('aim.lands')"
+            :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
+            :fault="fault('lands.below_mm')"
+            :disabled="locked"
+          />
+          <PlaceField
+            v-model="shortest"
+            optional
+            :label="t('aim.shortest')"
+            :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
+            :fault="fault('shortest.below_mm')"
+            :disabled="locked || !lands"
+          />
+        </template>
+        <div v-else class="lengths">
+          <LengthField v-model="wornMm" :label="t('aim.worn')" :fault="fault('worn_mm')" :disabled="locked" />
+          <LengthField
+            v-model="shortestWornMm"
+            :label="t('aim.shortest')"
+            :fault="fault('shortest_worn_mm')"
+            :disabled="locked || !wornMm"
+          />
+        </div>
         <p v-if="contradiction" class="caution" role="alert">{{ contradiction }}</p>
         <div class="row">
           <CheckField
@@ -180,7 +247,9 @@ function difference(name: Zone): string {
             :disabled="locked"
             @update:model-value="setAlike"
           />
-          <ElButton :disabled="locked || !lands" @click="everywhere">{{ t("aim.everywhere") }}</ElButton>
+          <ElButton :disabled="locked || !aim.zones[zone]" @click="everywhere">
+            {{ t(wishedBy === "place" ? "aim.everywhere" : "aim.everywhereLong") }}
+          </ElButton>
         </div>
       </div>
       <table>
@@ -188,7 +257,7 @@ function difference(name: Zone): string {
           <tr>
             <th scope="col">{{ t("read.zone") }}</th>
             <th scope="col" class="figure">{{ t("aim.nowWorn") }}</th>
-            <th scope="col">{{ t("aim.lands") }}</th>
+            <th scope="col">{{ t("aim.wish") }}</th>
             <th scope="col">{{ t("aim.means") }}</th>
           </tr>
         </thead>
@@ -200,7 +269,7 @@ function difference(name: Zone): string {
               </button>
             </th>
             <td class="figure">{{ wornNow(name) }}</td>
-            <td class="wish">{{ aim.zones[name] ? sayPlace(aim.zones[name]!.lands, unit, t) : "" }}</td>
+            <td class="wish">{{ aim.zones[name] ? sayWish(aim.zones[name]!, unit, t) : "" }}</td>
             <td>{{ difference(name) }}</td>
           </tr>
         </tbody>
@@ -239,6 +308,13 @@ section {
   padding: 12px 20px;
   display: grid;
   gap: 10px;
+}
+
+.lengths {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
 }
 
 h2 {

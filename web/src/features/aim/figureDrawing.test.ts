@@ -1,6 +1,6 @@
-import type { Figure, FigureZone } from "@/api";
+import type { Figure, FigureZone, SheetZone } from "@/api";
 import { describe, expect, it } from "vitest";
-import { nextPoint, nudged, placeAt, placeHeight, spread } from "./figureDrawing";
+import { longer, nextPoint, nudged, placeAt, placeHeight, spread, standingTurn, stands } from "./figureDrawing";
 
 const zone: FigureZone = {
   zone: "left_side",
@@ -54,5 +54,30 @@ describe("wishes on the figure", () => {
 
   it("spreads labels without moving those that have room", () => {
     expect(spread([0, 5, 40, 41], 15)).toEqual([0, 15, 40, 55]);
+  });
+});
+
+describe("hair that stands", () => {
+  const held = (held_up: number) => ({ present: { fibre_mm: 200, worn_mm: 50, height_mm: 90, held_up } }) as SheetZone;
+
+  it("is told by how far it is held up, of a zone in halves by either", () => {
+    expect(stands([held(0.9)])).toBe(true);
+    expect(stands([held(0.1), held(0.7)])).toBe(true);
+    expect(stands([held(0.1)])).toBe(false);
+    expect(stands([{} as SheetZone])).toBe(false);
+  });
+
+  it("is made longer by whole steps, within what can be worn", () => {
+    expect(longer(52, 0)).toBe(50);
+    expect(longer(50, 5)).toBe(55);
+    expect(longer(5, -20)).toBe(2);
+    expect(longer(1999, 50)).toBe(2000);
+  });
+
+  it("is drawn away from the middle of the head", () => {
+    const middle = { x: 100, y: -60 };
+    expect(standingTurn(100, 0, middle)).toBeCloseTo(0);
+    expect(standingTurn(180, -60, middle)).toBeCloseTo(-90);
+    expect(standingTurn(20, -60, middle)).toBeCloseTo(90);
   });
 });

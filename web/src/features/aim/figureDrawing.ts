@@ -1,5 +1,5 @@
 /** The figure hair is wished on: head, neck, shoulders and trunk from the front or from behind, from the client's measures. */
-import type { Figure, FigureZone, Place, Point, Zone } from "@/api";
+import type { Figure, FigureZone, Place, Point, SheetZone, Zone } from "@/api";
 import { heightOf } from "@/shared/headDrawing";
 
 export type Side = "front" | "back";
@@ -130,4 +130,25 @@ export function nextPoint(figure: Figure, zone: FigureZone, place: Place, by: 1 
   const on = heights.filter(({ height }) => (by === 1 ? height < here - 0.5 : height > here + 0.5));
   const found = by === 1 ? on[0] : on.at(-1);
   return found ? { point: found.point, below_mm: 0 } : place;
+}
+
+/** Least and longest worn length that can be wished, mm. */
+const WORN_MM = [2, 2000] as const;
+
+/** So much longer or shorter, in whole steps. */
+export function longer(wornMm: number, by: number): number {
+  return Math.min(WORN_MM[1], Math.max(WORN_MM[0], Math.round((wornMm + by) / STEP_MM) * STEP_MM));
+}
+
+/** Share of the way down that hair is held up from which on it stands: it comes down to no point. */
+const STANDS = 0.5;
+
+/** Whether the hair of a zone stands as it is. */
+export function stands(sheets: readonly SheetZone[]): boolean {
+  return sheets.some(({ present }) => (present?.held_up ?? 0) > STANDS);
+}
+
+/** By how many degrees hair that stands is turned from hanging: it stands away from the middle of the head. */
+export function standingTurn(x: number, y: number, middle: { x: number; y: number }): number {
+  return (Math.atan2(y - middle.y, x - middle.x) * 180) / Math.PI - 90;
 }

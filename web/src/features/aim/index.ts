@@ -1,1 +1,1 @@
-export { sayPlace } from "./sayPlace";
+export { sayWish } from "./sayPlace";

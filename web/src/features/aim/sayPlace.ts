@@ -1,4 +1,4 @@
-import type { LengthUnit, Place } from "@/api";
+import type { LengthUnit, Place, ZoneAim } from "@/api";
 import { say } from "@/shared/lengths";
 
 type Say = (key: string, named: Record<string, unknown>) => string;
@@ -9,4 +9,10 @@ export function sayPlace(place: Place, unit: LengthUnit, t: Say): string {
   const below = place.below_mm ?? 0;
   if (Math.abs(below) < 0.05) return point;
   return t(below > 0 ? "aim.below" : "aim.above", { length: say(unit, Math.abs(below)), point });
+}
+
+/** A wish in words: the place where the hair should land, or how long it should be worn. */
+export function sayWish(wish: ZoneAim, unit: LengthUnit, t: Say): string {
+  if (wish.lands) return sayPlace(wish.lands, unit, t);
+  return wish.worn_mm ? t("aim.wornLength", { length: say(unit, wish.worn_mm) }) : "";
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The marks on one sheet of paper: combs drawn at true size, for the mirror or the trolley. */
 import type { SheetZone } from "@/api";
-import { sayPlace } from "@/features/aim";
+import { sayWish } from "@/features/aim";
 import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay } from "@/shared/days";
@@ -62,7 +62,7 @@ const print = () => window.print();
         <p>
           {{
             t("print.line", {
-              aim: sayPlace(question.aim.zones[zone.zone]!.lands, unit, t),
+              aim: sayWish(question.aim.zones[zone.zone]!, unit, t),
               target: say(unit, zone.result!.target_mm),
               low: numberIn(unit, answer.mark.lands_low_mm),
               high: say(unit, answer.mark.lands_high_mm),

@@ -1,0 +1,27 @@
+/** Wishes of hair that stands, which comes down to no point of the face. */
+import { expect, openVisit, saveState, SAVED, test } from "./server";
+
+test("coils that stand are wished by how long they are worn", async ({ wren }) => {
+  await openVisit(wren, "Amara Fenn", "Aim");
+  const worn = wren.getByLabel("Length worn");
+  await expect(worn).toHaveValue("3.5");
+  const row = wren.getByRole("row", { name: /^Fringe/ });
+  await expect(row).toContainText("3.5 cm worn");
+  const before = await row.locator("td").last().innerText();
+
+  await wren.getByRole("slider", { name: /^Fringe/ }).press("ArrowDown");
+  await expect(worn).toHaveValue("4");
+  await expect(row).toContainText("4.0 cm worn");
+  await expect(row.locator("td").last()).not.toHaveText(before);
+
+  // A place would ask for far more hair than there is: it is said, and undo brings the length back.
+  await wren.getByRole("radio", { name: "by where it lands" }).check({ force: true });
+  await expect(wren.getByText("comes down to no point of the face")).toBeVisible();
+  await wren.getByRole("button", { name: "Undo" }).click();
+  await expect(worn).toHaveValue("4");
+
+  await worn.fill("1");
+  await expect(saveState(wren)).toHaveText(SAVED, { timeout: 15_000 });
+  await wren.getByLabel("Shortest accepted").fill("3");
+  await expect(wren.getByText("The shortest accepted is longer than the length wished.")).toBeVisible();
+});
