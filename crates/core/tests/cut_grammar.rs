@@ -3,13 +3,14 @@
 
 use proptest::prelude::*;
 use spirel_core::cut::{
-    Cut, CutFormat, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, Over, Sections, Technique,
-    TechniqueKind, Way, cut, phrases, taut_mm,
+    Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveNote, Over,
+    Sections, Technique, TechniqueKind, Way, cut, phrases, taut_mm,
 };
 use spirel_core::fall::{Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, Moisture};
 use spirel_core::hair::{Growth, GrowthWay, Hair, HairRequest, Lengths, SHARES};
 use spirel_core::head::{Landmark, Point};
+use spirel_core::mark::Place;
 use spirel_core::reading::{RawReading, RawZoneReading, Zone};
 use spirel_core::section::{Along, Half, Region};
 use spirel_core::units::LengthUnit;
@@ -45,6 +46,48 @@ fn twist(to: Point, side: Option<Half>, past_mm: f64) -> Way {
 
 fn mean(lengths: &Lengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
+}
+
+#[test]
+fn hair_that_ends_too_low_drops_out_of_the_hand_little_by_little_and_the_rest_is_parted_as_before() {
+    let hair = head();
+    let layers = |below_mm: Option<f64>| {
+        let drops = below_mm.map(|below_mm| Drops {
+            ends_below: Some(Place { point: Point::Shoulder, below_mm }),
+            ends_above: None,
+        });
+        let sections = Sections {
+            layout: layout(Along::Horizontal, Landmark::NapeCentre),
+            hold: Hold::at(90.0),
+            guide: Guide::TRAVELLING,
+            fingers: Fingers::default(),
+            length: FirstLength::HeldMm(150.0),
+            drops,
+        };
+        cut(&hair, &one(movement(Region::Everything, Way::Sections(sections)))).unwrap()
+    };
+    let (all, none) = (layers(None), layers(Some(-150.0)));
+    assert_eq!(none.lengths, hair.lengths, "everything ends below that");
+    assert_eq!(
+        none.moves[0].notes,
+        [MoveNote::ReachesNoHair],
+        "hair grows there, it is only out of the hand"
+    );
+    let mut last = f64::INFINITY;
+    let mut partly = 0;
+    for step in 0..=80 {
+        let some = layers(Some(-150.0 + 5.0 * f64::from(step)));
+        let mass = hair.mass_g(&some.lengths);
+        assert!(mass <= last + 1e-9, "the lower what drops out ends, the more is cut");
+        last = mass;
+        for (kept, cut) in some.lengths.iter().zip(&all.lengths) {
+            // Where all of a root's hair drops or stays it is as before or as without drops; at the border some shares are.
+            let stays = kept.iter().zip(cut).filter(|(kept, cut)| kept == cut).count();
+            partly += usize::from(stays > 0 && stays < SHARES);
+        }
+    }
+    assert_eq!(last, hair.mass_g(&all.lengths), "nothing ends so low");
+    assert!(partly > 50, "{partly}");
 }
 
 #[test]

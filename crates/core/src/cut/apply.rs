@@ -1,27 +1,26 @@
 //! Carries a cut out on a head of hair.
 
 use super::guide::GuideHair;
+use super::report::{MoveNote, MoveReport, SectionShape};
 use super::sections::{HandLine, Section, divide, shares};
 use super::technique::begins;
 use super::{
     Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, Pattern, Recoil, Sections, Technique,
     Way, taut_mm,
 };
-use crate::error::{FieldErrors, Problem};
+use crate::error::FieldErrors;
 use crate::fall::{combed, worn_as};
 use crate::fibre::{Comb, HeldState, Hold, Moisture};
 use crate::hair::{Hair, Lengths, SHARES, Strand};
-use crate::head::{Vec3, drawn};
+use crate::head::Vec3;
 use crate::mark::Place;
 use crate::section::{RegionTest, Scalp};
 use rayon::prelude::*;
-use serde::Serialize;
-use std::collections::HashSet;
 
 /// Most sections of a move that are drawn.
 const SHOWN_SECTIONS: usize = 200;
-/// Every so many-th point of a section's line is drawn.
-const SHOWN_STEP: usize = 4;
+/// Over how much height hair that ends about where it drops out of the hand does so, mm: a finger's breadth.
+const PARTS_OVER_MM: f64 = 16.0;
 
 /// A head of hair after a cut.
 #[derive(Debug, Clone)]
@@ -30,53 +29,6 @@ pub struct CutResult {
     pub lengths: Vec<Lengths>,
     /// What each move did, in order; switched-off moves did nothing.
     pub moves: Vec<MoveReport>,
-}
-
-/// What a move did.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct MoveReport {
-    /// Hair it acted on, share of all roots.
-    pub share: f64,
-    /// Roots that lost length, share of those acted on.
-    pub cut_share: f64,
-    /// Hair that fell, g.
-    pub taken_g: f64,
-    /// How long the first section was held, mm; none for perimeters and weight.
-    pub held_mm: Option<f64>,
-    /// Share of the hair that its technique takes from.
-    pub technique_share: f64,
-    /// How deep it takes at most, mm; for bricks, how long the stubs stay.
-    pub technique_depth_mm: f64,
-    /// The sections with the line of the hand.
-    pub sections: Vec<SectionShape>,
-    /// What there is to say of it.
-    pub notes: Vec<MoveNote>,
-}
-
-/// A section as it is drawn.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SectionShape {
-    /// Its middle line on the scalp, mm (x the client's left, y up, z forward).
-    pub base: Vec<[f32; 3]>,
-    /// The line of the hand, point for point; empty where hair is not held.
-    pub hand: Vec<[f32; 3]>,
-}
-
-/// What there is to say of a move that could be carried out.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum MoveNote {
-    /// No hair grows in its region.
-    EmptyRegion,
-    /// No hair of its region reaches the hand or the line.
-    ReachesNoHair,
-    /// Wet hair that no comb holds stays in any shape it is pushed into.
-    WetWithoutComb,
-    /// There is no hair beside it to take its guide from; the first section was left as long as it is.
-    NoGuideBeside,
 }
 
 /// Carries out every move that is switched on. The work on a strand depends on that strand alone, so the result is the
@@ -113,6 +65,8 @@ struct Held {
     limit: Option<Limit>,
     state: HeldState,
     technique: Technique,
+    /// How much of it is in the hand, 0 to 1.
+    in_hand: f64,
 }
 
 /// Where hair is cut: so far from the scalp as it is held, or so much of its fibre is left, mm.
@@ -122,9 +76,10 @@ enum Limit {
     Fibre(f64),
 }
 
-struct Scissors<'a> {
-    hair: &'a Hair,
-    lengths: &'a mut Vec<Lengths>,
+/// One move on the hair as those before it left it.
+pub(super) struct Scissors<'a> {
+    pub hair: &'a Hair,
+    pub lengths: &'a mut Vec<Lengths>,
     /// Which move this is.
     number: usize,
     /// Strands it has shortened so far, and those that each move before it has.
@@ -186,7 +141,7 @@ impl Scissors<'_> {
         if !faults.0.is_empty() {
             return Err(faults);
         }
-        let mut members: Members = self
+        let members: Members = self
             .hair
             .strands
             .par_iter()
@@ -195,14 +150,11 @@ impl Scissors<'_> {
             .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
             .map(|(i, strand)| (i, strand.root.at.normalize()))
             .collect();
-        if let Way::Sections(Sections { drops: Some(drops), .. }) = &each.way {
-            members = self.kept_in_hand(members, drops);
-        }
         let textured = Textured { pattern: each.pattern.as_ref(), within: within.as_ref(), scalp };
         let cut = match &each.way {
             Way::Perimeter(line) => self.cut_at_line(&members, line, each),
             Way::Sections(sections) => {
-                self.in_sections(&members, (sections, &test), each, &textured, report)?
+                return self.in_sections(&members, (sections, &test), each, &textured, report);
             }
             Way::Gathered(gathered) => self.gather(&members, gathered, each, &textured, report),
             Way::Weight(layout) => self.weigh(&members, layout, &each.technique, &textured, report),
@@ -212,17 +164,23 @@ impl Scissors<'_> {
         Ok((members.len(), cut))
     }
 
-    /// Hair that doesn't drop out of the hand by where it ends.
-    fn kept_in_hand(&self, members: Members, drops: &Drops) -> Members {
+    /// How much of each strand stays in the hand, 0 to 1, as the rest drops out by where it ends. Neither ends nor hands part to
+    /// the millimetre: of hair that ends about there some drops.
+    fn in_hand(&self, sections: &[Section], drops: &Drops) -> Vec<f64> {
         let hair = self.hair;
         let height = |place: Option<Place>| place.map(|place| place.height_mm(&hair.measures));
         let (below, above) = (height(drops.ends_below), height(drops.ends_above));
-        let kept = |(i, _): &(usize, Vec3)| {
-            let worn = worn_as(hair, *i, &self.lengths[*i]);
-            let end = worn.longest_end.y;
-            below.is_none_or(|below| end >= below) && above.is_none_or(|above| end <= above)
+        let members = sections.par_iter().flat_map_iter(|section| section.members.iter());
+        let kept = |(i, _): &(usize, f64)| {
+            let end = worn_as(hair, *i, &self.lengths[*i]).longest_end.y;
+            let over = |mm: f64| (mm / PARTS_OVER_MM + 0.5).clamp(0.0, 1.0);
+            (*i, below.map_or(1.0, |below| over(end - below)) * above.map_or(1.0, |above| over(above - end)))
         };
-        members.into_par_iter().with_min_len(64).filter(kept).collect()
+        let mut all = vec![1.0; hair.strands.len()];
+        for (i, kept) in members.map(kept).collect::<Vec<_>>() {
+            all[i] = kept;
+        }
+        all
     }
 
     fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, each: &Move) -> usize {
@@ -247,7 +205,13 @@ impl Scissors<'_> {
             } else {
                 drape.length_to_line_mm(&lie(), |leave| line.below_mm(leave, measures)).map(Limit::Held)
             };
-            Held { strand: *i, limit, state: each.state, technique: each.technique.at_height(up(*i)) }
+            Held {
+                strand: *i,
+                limit,
+                state: each.state,
+                technique: each.technique.at_height(up(*i)),
+                in_hand: 1.0,
+            }
         }))
     }
 
@@ -258,10 +222,22 @@ impl Scissors<'_> {
         each: &Move,
         textured: &Textured,
         report: &mut MoveReport,
-    ) -> Result<usize, FieldErrors> {
+    ) -> Result<(usize, usize), FieldErrors> {
         let scalp = self.hair.scalp();
-        let strips = divide(&sections.layout, &scalp, members);
-        let Some(first) = strips.first() else { return Ok(0) };
+        // Sections are parted where hair grows, whatever drops; the first is that in which some stays.
+        let mut strips = divide(&sections.layout, &scalp, members);
+        let in_hand = sections.drops.as_ref().map(|drops| self.in_hand(&strips, drops));
+        if let Some(in_hand) = &in_hand {
+            strips.iter_mut().for_each(|strip| strip.members.retain(|(i, _)| in_hand[*i] > 0.0));
+            let empty = strips.iter().take_while(|strip| strip.members.is_empty()).count();
+            strips.drain(..empty);
+            for strip in &mut strips {
+                strip.before = strip.before.and_then(|before| before.checked_sub(empty));
+            }
+        }
+        let in_hand = |i: usize| in_hand.as_ref().map_or(1.0, |in_hand| in_hand[i]);
+        let Some(first) = strips.first() else { return Ok((members.len(), 0)) };
+        let held_count = strips.iter().map(|strip| strip.members.len()).sum();
         let (hold, fingers, guide) = (&sections.hold, &sections.fingers, sections.guide);
         let over = |strip: &Section, before: Option<&Section>| {
             let before = before.cloned();
@@ -317,53 +293,15 @@ impl Scissors<'_> {
                 }
             }
         }
-        report
-            .sections
-            .extend(strips.iter().zip(&hands).map(|(strip, hand)| shape(&scalp, strip, Some(hand))));
+        report.sections.extend(
+            strips.iter().zip(&hands).map(|(strip, hand)| SectionShape::of(&scalp, strip, Some(hand))),
+        );
         let at = |number: usize, share: f64| hands[number].at(share);
-        Ok(self.cut_at_hands(&strips, each, textured, |i, number, share| {
+        let cut = self.cut_at_hands(&strips, each, textured, in_hand, |i, number, share| {
             let root = &self.hair.strands[i].root;
             taut_mm(&self.hair.form, &root.at, &root.normal, &at(number, share))
-        }))
-    }
-
-    /// Hair beside a section that can guide it: of the strands that may, the nearest ones.
-    fn guide_beside(
-        &self,
-        first: &Section,
-        may: &dyn Fn(usize) -> bool,
-        state: HeldState,
-    ) -> Option<GuideHair> {
-        let inside: HashSet<usize> = first.members.iter().map(|(i, _)| *i).collect();
-        let middle: Vec3 = first.base(0.5);
-        let near = |i: &usize| {
-            let d = self.hair.strands[*i].root.at.normalize();
-            !inside.contains(i) && may(*i) && d.dot(&middle) > 0.0
-        };
-        let candidates: Vec<usize> = (0..self.hair.strands.len()).filter(near).collect();
-        let mut roots = Vec::new();
-        let mut lengths = Vec::new();
-        for share in shares() {
-            let base = first.base(share);
-            let off = |i: &usize| 1.0 - self.hair.strands[*i].root.at.normalize().dot(&base);
-            let mut nearest: Vec<(f64, usize)> = candidates.iter().map(|i| (off(i), *i)).collect();
-            if nearest.is_empty() {
-                return None;
-            }
-            // The mean of a few, so that a single strand is no guide.
-            let few = GUIDE_STRANDS.min(nearest.len());
-            nearest.select_nth_unstable_by(few - 1, |a, b| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)));
-            let (mut root, mut length) = (Vec3::zeros(), 0.0);
-            for (_, i) in &nearest[..few] {
-                let strand = &self.hair.strands[*i];
-                let longest = self.lengths[*i].iter().copied().fold(0.0, f64::max);
-                root += strand.root.at.normalize() / few as f64;
-                length += self.hair.hand.hold(state).held_mm(&strand.model, longest, longest) / few as f64;
-            }
-            roots.push(root.normalize());
-            lengths.push(length);
-        }
-        Some(GuideHair::new(roots, lengths))
+        });
+        Ok((held_count, cut))
     }
 
     fn gather(
@@ -398,9 +336,9 @@ impl Scissors<'_> {
             }
             let drawn =
                 if hands.len() == 1 { HandLine::point(hands[0]) } else { HandLine::through(spread(&hands)) };
-            report.sections.push(shape(&scalp, strip, Some(&drawn)));
+            report.sections.push(SectionShape::of(&scalp, strip, Some(&drawn)));
         }
-        self.cut_at_hands(&strips, each, textured, |i, _, _| limits[i].unwrap_or(f64::INFINITY))
+        self.cut_at_hands(&strips, each, textured, |_| 1.0, |i, _, _| limits[i].unwrap_or(f64::INFINITY))
     }
 
     fn recoil(
@@ -426,9 +364,9 @@ impl Scissors<'_> {
                 let closes = recoil.closes_at_mm(held.collect());
                 piece.iter().for_each(|(i, _)| limits[*i] = closes);
             }
-            report.sections.push(shape(&scalp, strip, None));
+            report.sections.push(SectionShape::of(&scalp, strip, None));
         }
-        self.cut_at_hands(&strips, each, textured, |i, _, _| limits[i])
+        self.cut_at_hands(&strips, each, textured, |_| 1.0, |i, _, _| limits[i])
     }
 
     /// Cuts each strand of each section at a length that depends on the strand, the section's number and the share of the way
@@ -438,19 +376,20 @@ impl Scissors<'_> {
         strips: &[Section],
         each: &Move,
         textured: &Textured,
+        in_hand: impl Fn(usize) -> f64 + Sync,
         limit_mm: impl Fn(usize, usize, f64) -> f64 + Sync,
     ) -> usize {
         let hair = self.hair;
         // A strand lies in one section only, so that all of them can be cut at once.
         self.shorten(strips.par_iter().enumerate().flat_map_iter(|(number, strip)| {
             let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
-            let limit_mm = &limit_mm;
+            let (limit_mm, in_hand) = (&limit_mm, &in_hand);
             strip.members.iter().map(move |(i, share)| {
                 let limit = Some(Limit::Held(limit_mm(*i, number, *share).max(0.0)));
                 let textures = textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]);
                 let technique =
                     if textures { each.technique.at_height(up(*i)) } else { Technique::default() };
-                Held { strand: *i, limit, state: each.state, technique }
+                Held { strand: *i, limit, state: each.state, technique, in_hand: in_hand(*i) }
             })
         }))
     }
@@ -469,6 +408,10 @@ impl Scissors<'_> {
                 &held.technique,
                 begin,
             )?;
+            let after = std::array::from_fn(|share| {
+                let place = (share as f64 / SHARES as f64 + begin).fract();
+                if place < held.in_hand { after[share] } else { lengths[i][share] }
+            });
             Some((i, after))
         };
         let changed: Vec<(usize, Lengths)> = held.filter_map(cut).collect();
@@ -502,53 +445,11 @@ impl Scissors<'_> {
                     worked += 1;
                 }
             }
-            report.sections.push(shape(&scalp, strip, None));
+            report.sections.push(SectionShape::of(&scalp, strip, None));
         }
         worked
     }
-
-    /// How long a section is held over the middle of its base when it is the first, or measured on itself, mm.
-    fn first_length_mm(
-        &self,
-        section: &Section,
-        length: FirstLength,
-        state: HeldState,
-    ) -> Result<f64, FieldErrors> {
-        let middle = section.base(0.5);
-        let nearness = |i: &usize| self.hair.strands[*i].root.at.normalize().dot(&middle);
-        let Some(nearest) =
-            section.members.iter().map(|(i, _)| *i).max_by(|a, b| nearness(a).total_cmp(&nearness(b)))
-        else {
-            return Ok(0.0);
-        };
-        let strand = &self.hair.strands[nearest];
-        let hold = self.hair.hand.hold(state);
-        let now = self.lengths[nearest].iter().copied().fold(0.0, f64::max);
-        let held_when_worn = |mm: f64| {
-            let fibre = strand.model.fibre_from_worn(mm, strand.worn).unwrap_or(now);
-            hold.held_mm(&strand.model, fibre, fibre.max(now))
-        };
-        Ok(match length {
-            FirstLength::HeldMm(mm) => mm,
-            FirstLength::WornMm(mm) => held_when_worn(mm),
-            FirstLength::ShorterMm(mm) => (hold.held_mm(&strand.model, now, now) - mm).max(0.0),
-            FirstLength::EndsAt(place) => {
-                let height = place.height_mm(&self.hair.measures);
-                let Some(worn) = self.hair.worn_to_height_mm(nearest, height) else {
-                    let mut faults = FieldErrors::default();
-                    let why = "lies above where this hair grows".into();
-                    faults.push("way.sections.length.ends_at", Problem::Contradicts { why });
-                    return Err(faults);
-                };
-                held_when_worn(worn)
-            }
-            FirstLength::LikeMove(_) | FirstLength::LikeBeside => hold.held_mm(&strand.model, now, now),
-        })
-    }
 }
-
-/// Strands whose mean is a guide taken from hair that is there.
-const GUIDE_STRANDS: usize = 5;
 
 /// Which hair gets the technique of a move.
 struct Textured<'a> {
@@ -608,12 +509,4 @@ fn shortened(
     technique.work(&mut after, begin);
     debug_assert!((0..SHARES).all(|i| after[i] <= lengths[i]));
     Some(after)
-}
-
-fn shape(scalp: &Scalp, strip: &Section, hand: Option<&HandLine>) -> SectionShape {
-    let shown = || shares().step_by(SHOWN_STEP);
-    SectionShape {
-        base: shown().map(|share| drawn(&scalp.form.point(&strip.base(share)))).collect(),
-        hand: hand.map(|hand| shown().map(|share| drawn(&hand.at(share))).collect()).unwrap_or_default(),
-    }
 }

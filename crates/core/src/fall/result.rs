@@ -162,14 +162,15 @@ fn down_to(levels: &[LevelShare], around: &Levels, measure: fn(&LevelShare) -> f
     else {
         return around.top_mm;
     };
-    let below = &levels[most..];
-    let between: f64 = below
-        .windows(2)
-        .map(|pair| 0.5 * (share(&pair[0]) + share(&pair[1])) * (pair[0].height_mm - pair[1].height_mm))
-        .sum();
-    let rest = below.last().map_or(0.0, |last| share(last) * (last.height_mm - around.bottom_mm).max(0.0));
-    let reaches = levels[most].height_mm - between - rest;
-    around.top_mm - share(&levels[most]) * (around.top_mm - reaches)
+    // What lies above that level counts as it does there, so that it doesn't matter which of two alike it is.
+    let mut shares: Vec<f64> = (0..levels.len()).map(|i| share(&levels[i.max(most)])).collect();
+    // A level comes to count as the lowest end leaves it, so that none jumps in or out.
+    let last = shares.len() - 1;
+    let left = levels[last].height_mm - around.bottom_mm;
+    let part = (left / LEVEL_MM).clamp(0.0, 1.0);
+    shares[last] = part * shares[last] + (1.0 - part) * shares[last.saturating_sub(1)];
+    let between: f64 = shares.windows(2).map(|two| 0.5 * LEVEL_MM * (two[0] + two[1])).sum();
+    around.top_mm - shares[0] * (around.top_mm - levels[0].height_mm) - between - shares[last] * left.max(0.0)
 }
 
 /// The lowest height, of some from the top down, at which a measure is still as much as this; between two it is straight.

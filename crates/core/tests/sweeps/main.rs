@@ -19,7 +19,7 @@ fn every_parameter_answers_and_no_output_jumps() {
             let now = at(&hair, sweep, middle + f64::from(step) * sweep.step);
             for (i, (was, is)) in before.iter().zip(&now).enumerate() {
                 // Half as many roots as are usual move by more at once.
-                let most = f64::max(2.0, 0.02 * was.abs());
+                let most = f64::max(1.5, 0.015 * was.abs());
                 let output = OUTPUTS[i.min(OUTPUTS.len() - 1)];
                 assert!((is - was).abs() < most, "{}, {output}: {was} {is}", sweep.name);
             }

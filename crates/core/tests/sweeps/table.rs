@@ -175,7 +175,7 @@ pub const SWEEPS: &[Sweep] = &[
         name: "drops what ends below, mm",
         from: 12.0,
         to: 22.0,
-        step: 0.1,
+        step: 0.02,
         of: |x| {
             let drops = json!({"ends_below": {"point": "collarbone", "below_mm": x}});
             sections(plain(90.0), travelling(), json!({"held_mm": 150.0}), json!({"drops": drops}))
@@ -206,7 +206,7 @@ pub const SWEEPS: &[Sweep] = &[
         name: "share thinned",
         from: 0.05,
         to: 0.5,
-        step: 0.002,
+        step: 0.0005,
         of: |x| weight(json!({"kind": "thin", "share": x, "depth_mm": 80.0})),
     },
     Sweep {
@@ -220,7 +220,7 @@ pub const SWEEPS: &[Sweep] = &[
         name: "share slid",
         from: 0.05,
         to: 0.5,
-        step: 0.002,
+        step: 0.0005,
         of: |x| weight(json!({"kind": "slide", "share": x, "depth_mm": 80.0})),
     },
     Sweep {
