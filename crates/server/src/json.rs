@@ -102,7 +102,9 @@ fn misshapen(path: &str, why: &str) -> FieldError {
 /// What a reader expected, without the words of the language it is written in.
 fn plainly(expected: &str) -> &'static str {
     let is = |word: &str| expected.contains(word);
-    if is("string") || is("str") && !is("struct") {
+    if is("a day") {
+        "a day from 1900 to 2199, as 2026-03-14"
+    } else if is("string") || is("str") && !is("struct") {
         "text"
     } else if is("boolean") || is("bool") {
         "true or false"
@@ -119,23 +121,43 @@ fn plainly(expected: &str) -> &'static str {
     }
 }
 
-/// The line, from 1, on which the value at a dotted path begins; the deepest part that is there if not all of it is.
-pub fn line_of(text: &str, path: &str) -> usize {
-    let mut at = text;
-    for name in path.split('.') {
-        let member = serde_json::from_str::<BTreeMap<String, &RawValue>>(at)
-            .ok()
-            .and_then(|all| all.get(name).copied());
-        let element = || {
-            let all = serde_json::from_str::<Vec<&RawValue>>(at).ok()?;
-            all.get(name.parse::<usize>().ok()?).copied()
-        };
-        let Some(value) = member.or_else(element) else { break };
-        at = value.get();
-    }
+/// The lines, from 1, on which the values at dotted paths begin; of each the deepest part that is there if not all of it is. A
+/// value is read once, however many paths lead into it.
+pub fn lines_of(text: &str, paths: &[&str]) -> Vec<usize> {
+    let mut begins = vec![0; paths.len()];
+    find(text, text, paths.iter().copied().enumerate().collect(), &mut begins);
+    let ends: Vec<usize> = text.match_indices('\n').map(|(place, _)| place).collect();
+    begins.iter().map(|place| ends.partition_point(|end| end < place) + 1).collect()
+}
+
+/// Notes where the value `at` begins for each path that leads to or into it, then looks for what it holds.
+fn find(text: &str, at: &str, paths: Vec<(usize, &str)>, begins: &mut [usize]) {
     // Every value is a slice of the text itself, so its place is the distance between the two.
-    let offset = (at.as_ptr() as usize).saturating_sub(text.as_ptr() as usize).min(text.len());
-    text.as_bytes()[..offset].iter().filter(|byte| **byte == b'\n').count() + 1
+    let place = (at.as_ptr() as usize).saturating_sub(text.as_ptr() as usize).min(text.len());
+    let mut inside: BTreeMap<&str, Vec<(usize, &str)>> = BTreeMap::new();
+    for (number, path) in paths {
+        begins[number] = place;
+        let (name, rest) = path.split_once('.').unwrap_or((path, ""));
+        if !name.is_empty() {
+            inside.entry(name).or_default().push((number, rest));
+        }
+    }
+    if inside.is_empty() {
+        return;
+    }
+    if let Ok(members) = serde_json::from_str::<BTreeMap<String, &RawValue>>(at) {
+        for (name, paths) in inside {
+            if let Some(value) = members.get(name) {
+                find(text, value.get(), paths, begins);
+            }
+        }
+    } else if let Ok(elements) = serde_json::from_str::<Vec<&RawValue>>(at) {
+        for (name, paths) in inside {
+            if let Some(value) = name.parse().ok().and_then(|number: usize| elements.get(number)) {
+                find(text, value.get(), paths, begins);
+            }
+        }
+    }
 }
 
 #[cfg(test)]
@@ -189,10 +211,10 @@ mod tests {
     #[test]
     fn the_line_of_a_path_is_where_its_value_begins() {
         let text = "{\n  \"read\": {\n    \"zones\": {\n      \"nape\": {\"sprung_mm\": 1}\n    }\n  }\n}";
-        assert_eq!(line_of(text, "read.zones.nape.sprung_mm"), 4);
-        assert_eq!(line_of(text, "read.zones.nape.stretched_mm"), 4, "a missing field lies in its parent");
-        assert_eq!(line_of(text, "aim"), 1);
-        assert_eq!(line_of("not json", "a"), 1);
-        assert_eq!(line_of("{\"moves\": [1,\n2,\n{\"off\":\n3}]}", "moves.2.off"), 4);
+        let paths = ["read.zones.nape.sprung_mm", "aim", "read.zones.nape.stretched_mm", "read", ""];
+        assert_eq!(lines_of(text, &paths), [4, 1, 4, 2, 1], "a missing field lies in its parent");
+        assert_eq!(lines_of("not json", &["a"]), [1]);
+        assert_eq!(lines_of("{\"moves\": [1,\n2,\n{\"off\":\n3}]}", &["moves.2.off", "moves.7"]), [4, 1]);
+        assert!(lines_of(text, &[]).is_empty());
     }
 }

@@ -7,6 +7,7 @@
 mod accounts;
 mod audit;
 mod clients;
+mod day;
 mod documents;
 mod error;
 mod instance;
@@ -15,6 +16,7 @@ mod visits;
 pub use accounts::{Actor, Person, Role, SESSION_HOURS};
 pub use audit::{AuditEntry, AuditPage};
 pub use clients::{Client, ClientDraft, ClientPage, ClientRow};
+pub use day::Day;
 pub use documents::{Document, Stage};
 pub use error::StoreError;
 pub use instance::{InstanceError, InstanceOptions, LocalDatabase};

@@ -1,8 +1,8 @@
 //! Visits of a client.
 
 use crate::documents::add_version;
-use crate::{Actor, Client, Document, Stage, Store, StoreError, audit};
-use chrono::{NaiveDate, Utc};
+use crate::{Actor, Client, Day, Document, Stage, Store, StoreError, audit};
+use chrono::Utc;
 use serde::Serialize;
 use serde_json::Value;
 use sqlx::FromRow;
@@ -15,7 +15,7 @@ pub struct VisitRow {
     /// Its key.
     pub id: Uuid,
     /// Its day.
-    pub on_date: NaiveDate,
+    pub on_date: Day,
     /// Who began it.
     pub stylist: String,
     /// Version of the talk.
@@ -35,7 +35,7 @@ pub struct Visit {
     /// Its key.
     pub id: Uuid,
     /// Its day.
-    pub on_date: NaiveDate,
+    pub on_date: Day,
     /// Who began it.
     pub stylist: String,
     /// Whose hair.
@@ -65,12 +65,7 @@ impl Store {
     }
 
     /// Begins a visit.
-    pub async fn add_visit(
-        &self,
-        actor: &Actor,
-        client_id: Uuid,
-        on_date: NaiveDate,
-    ) -> Result<Uuid, StoreError> {
+    pub async fn add_visit(&self, actor: &Actor, client_id: Uuid, on_date: Day) -> Result<Uuid, StoreError> {
         self.import_visit(actor, client_id, on_date, &[]).await
     }
 
@@ -79,7 +74,7 @@ impl Store {
         &self,
         actor: &Actor,
         client_id: Uuid,
-        on_date: NaiveDate,
+        on_date: Day,
         documents: &[(Stage, Value)],
     ) -> Result<Uuid, StoreError> {
         self.client(actor, client_id).await?;
@@ -104,7 +99,7 @@ impl Store {
 
     /// A visit of the house with everything in it.
     pub async fn visit(&self, actor: &Actor, id: Uuid) -> Result<Visit, StoreError> {
-        let row: Option<(Uuid, NaiveDate, String)> = sqlx::query_as(
+        let row: Option<(Uuid, Day, String)> = sqlx::query_as(
             "SELECT v.client_id, v.on_date, p.name FROM visit v JOIN person p ON p.id = v.created_by
              WHERE v.id = ? AND v.house_id = ?",
         )

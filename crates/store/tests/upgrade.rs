@@ -3,7 +3,7 @@
 
 use chrono::NaiveDate;
 use serde_json::{Value, json};
-use spirel_store::{ClientDraft, Role, Store};
+use spirel_store::{Actor, ClientDraft, Day, Role, Store};
 use spirel_testkit::fresh_database_url;
 use sqlx::migrate::Migrator;
 use std::path::Path;
@@ -23,11 +23,8 @@ async fn before(url: &str, number: &str) -> Store {
     store
 }
 
-#[tokio::test]
-async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_that_was_saved_is_changed() {
-    let url = fresh_database_url().await;
-    let store = before(&url, "0003").await;
-    // Houses, people, clients and visits had their shape of today then.
+/// A stylist and a client: houses, people, clients and visits have had their shape of today from the first.
+async fn client_of_a_house(store: &Store) -> (Actor, Uuid) {
     let house = store.add_house("Old house").await.unwrap();
     let wren = store
         .add_person(house, "Wren", "w@old.example", Role::Stylist, "a long enough password")
@@ -35,7 +32,46 @@ async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_t
         .unwrap();
     let draft = ClientDraft { name: "Odile".into(), consent: true, ..ClientDraft::default() };
     let client = store.add_client(&wren, &draft).await.unwrap();
-    let day = NaiveDate::from_ymd_opt(2026, 1, 2).unwrap();
+    (wren, client)
+}
+
+#[tokio::test]
+async fn a_visit_kept_without_a_day_is_on_the_day_on_which_it_was_begun_and_none_can_be_kept_any_more() {
+    let url = fresh_database_url().await;
+    let store = before(&url, "0004").await;
+    let (wren, client) = client_of_a_house(&store).await;
+    let insert = async |store: &Store, day: NaiveDate| {
+        sqlx::query("INSERT INTO visit VALUES (?, ?, ?, ?, ?, '2026-05-06 07:08:09')")
+            .bind(Uuid::now_v7())
+            .bind(wren.house_id)
+            .bind(client)
+            .bind(day)
+            .bind(wren.person_id)
+            .execute(store.pool())
+            .await
+    };
+    let [far, good] =
+        [(10_000, 1, 1), (2026, 1, 2)].map(|(y, m, d)| NaiveDate::from_ymd_opt(y, m, d).unwrap());
+    insert(&store, far).await.unwrap();
+    insert(&store, good).await.unwrap();
+    assert!(store.visits(&wren, client).await.is_err(), "the fault that is repaired");
+    store.close().await;
+
+    let store = Store::open(&url).await.unwrap();
+    let days: Vec<String> =
+        store.visits(&wren, client).await.unwrap().iter().map(|visit| visit.on_date.to_string()).collect();
+    assert_eq!(days, ["2026-05-06", "2026-01-02"]);
+    assert!(insert(&store, far).await.is_err());
+    store.close().await;
+}
+
+#[tokio::test]
+async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_that_was_saved_is_changed() {
+    let url = fresh_database_url().await;
+    let store = before(&url, "0003").await;
+    let (wren, client) = client_of_a_house(&store).await;
+    let house = wren.house_id;
+    let day = Day::new(NaiveDate::from_ymd_opt(2026, 1, 2).unwrap()).unwrap();
     let mut visits = Vec::new();
     for _ in 0..3 {
         visits.push(store.add_visit(&wren, client, day).await.unwrap());

@@ -993,6 +993,11 @@ export interface components {
          * @enum {string}
          */
         CutFormat: "spirel.cut";
+        /**
+         * Format: date
+         * @description A day from 1900 to 2199.
+         */
+        Day: string;
         /** @description An instrument. */
         Device: {
             /**
@@ -2056,11 +2061,8 @@ export interface components {
         };
         /** @description When a visit is. */
         NewVisit: {
-            /**
-             * Format: date
-             * @description Its day, as the house's calendar has it.
-             */
-            on_date: string;
+            /** @description Its day, as the house's calendar has it. */
+            on_date: components["schemas"]["Day"];
         };
         /** @description A landmark and how far from it along the scalp, mm. */
         Offset: {
@@ -2330,8 +2332,10 @@ export interface components {
             current?: components["schemas"]["Document"] | null;
             /** @description What happened, and what to do. */
             detail: string;
-            /** @description Fields that are wrong. */
+            /** @description Fields that are wrong, at most 100. */
             fields: components["schemas"]["FieldFault"][];
+            /** @description How many more are. */
+            more?: number | null;
             /** @description What is safe. */
             safe: string;
             /**
@@ -2858,11 +2862,7 @@ export interface components {
         };
         /** @description What a visit's reading says beside the client's last one before it. */
         SinceLast: {
-            /**
-             * Format: date
-             * @description The day of that reading; none if there is none.
-             */
-            since?: string | null;
+            since?: components["schemas"]["Day"] | null;
             /** @description Zones that were read both times. */
             zones: components["schemas"]["ZoneChange"][];
         };
@@ -3352,11 +3352,8 @@ export interface components {
              * @description Its key.
              */
             id: string;
-            /**
-             * Format: date
-             * @description Its day.
-             */
-            on_date: string;
+            /** @description Its day. */
+            on_date: components["schemas"]["Day"];
             /** @description Who began it. */
             stylist: string;
         };
@@ -3365,11 +3362,8 @@ export interface components {
             aim?: components["schemas"]["Aim"] | null;
             /** @description Always `spirel.visit`. */
             format: components["schemas"]["VisitFormat"];
-            /**
-             * Format: date
-             * @description Day of the visit.
-             */
-            on_date: string;
+            /** @description Day of the visit. */
+            on_date: components["schemas"]["Day"];
             plan?: components["schemas"]["Plan"] | null;
             read?: components["schemas"]["RawReading"] | null;
             talk?: components["schemas"]["Talk"] | null;
@@ -3396,11 +3390,8 @@ export interface components {
              * @description Its key.
              */
             id: string;
-            /**
-             * Format: date
-             * @description Its day.
-             */
-            on_date: string;
+            /** @description Its day. */
+            on_date: components["schemas"]["Day"];
             /**
              * Format: int32
              * @description Version of the plan.

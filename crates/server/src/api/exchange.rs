@@ -72,9 +72,14 @@ pub async fn import_visit(
     body: JsonText,
 ) -> Result<HttpResponse, Refusal> {
     let actor = person.editor()?;
-    let text = std::str::from_utf8(&body.0).map_err(|_| Refusal::Unreadable(Unreadable::not_text()))?;
-    let file = VisitFile::read(text)?;
-    let documents = file.documents().map_err(|_| Refusal::Defect)?;
-    let visit = state.store.import_visit(&actor, *id, file.on_date, &documents).await?;
+    // A file can be as long as a body may: it is read off the threads that answer requests.
+    let read = move || {
+        let text = std::str::from_utf8(&body.0).map_err(|_| Refusal::Unreadable(Unreadable::not_text()))?;
+        let file = VisitFile::read(text)?;
+        let documents = file.documents().map_err(|_| Refusal::Defect)?;
+        Ok::<_, Refusal>((file.on_date, documents))
+    };
+    let (on_date, documents) = state.compute_light(read).await??;
+    let visit = state.store.import_visit(&actor, *id, on_date, &documents).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
 }

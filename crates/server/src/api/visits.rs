@@ -3,14 +3,13 @@
 use crate::figures::{FigureRow, figures, patch_named};
 use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
 use actix_web::{HttpResponse, get, post, put, web};
-use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 use spirel_core::FieldErrors;
 use spirel_core::mark::Aim;
 use spirel_core::plan::Plan;
 use spirel_core::reading::{RawReading, ZoneChange, changes};
 use spirel_core::talk::Talk;
-use spirel_store::{Document, Stage, Visit, VisitRow};
+use spirel_store::{Day, Document, Stage, Visit, VisitRow};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -32,7 +31,7 @@ pub async fn visits_of_client(
 #[serde(deny_unknown_fields)]
 pub struct NewVisit {
     /// Its day, as the house's calendar has it.
-    on_date: NaiveDate,
+    on_date: Day,
 }
 
 /// Begins a visit.
@@ -71,7 +70,7 @@ pub async fn figures_of_zone(
 #[derive(Serialize, ToSchema)]
 pub struct SinceLast {
     /// The day of that reading; none if there is none.
-    since: Option<NaiveDate>,
+    since: Option<Day>,
     /// Zones that were read both times.
     zones: Vec<ZoneChange>,
 }

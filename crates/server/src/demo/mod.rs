@@ -10,7 +10,7 @@ use spirel_core::mark::Aim;
 use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
-use spirel_store::{Actor, ClientDraft, Role, Store, StoreError};
+use spirel_store::{Actor, ClientDraft, Day, Role, Store, StoreError};
 use std::fmt::Write;
 
 /// The password of every demo sign-in. The demo listens on this machine only and holds nothing real.
@@ -28,6 +28,9 @@ pub enum DemoError {
     /// It names a cut that doesn't ship.
     #[error("the demo data: there is no cut {0}")]
     NoSuchCut(String),
+    /// A visit is further back than visits can be.
+    #[error("the demo data: there is no day {0} days ago")]
+    NoSuchDay(u64),
     /// The database refused it.
     #[error(transparent)]
     Store(#[from] StoreError),
@@ -98,7 +101,8 @@ pub async fn load(store: &Store) -> Result<(), DemoError> {
             draft.check()?;
             let client_id = store.add_client(&stylist, &draft).await?;
             for visit in client.visits {
-                let day = today.checked_sub_days(Days::new(visit.days_ago)).unwrap_or(today);
+                let day = today.checked_sub_days(Days::new(visit.days_ago)).and_then(Day::new);
+                let day = day.ok_or(DemoError::NoSuchDay(visit.days_ago))?;
                 let plan = visit.cut.as_deref().map(plan_of).transpose()?;
                 let file = VisitFile {
                     talk: visit.talk,

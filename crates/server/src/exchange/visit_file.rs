@@ -2,7 +2,6 @@
 
 use crate::http::Refusal;
 use crate::json;
-use chrono::NaiveDate;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value};
@@ -11,7 +10,7 @@ use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
 use spirel_core::talk::Talk;
 use spirel_core::{FieldErrors, Problem};
-use spirel_store::{Stage, Visit};
+use spirel_store::{Day, Stage, Visit};
 use std::borrow::Cow;
 use utoipa::ToSchema;
 
@@ -35,7 +34,7 @@ pub struct VisitFile {
     /// Version of the format: 2; 1 is read, too.
     pub version: u16,
     /// Day of the visit.
-    pub on_date: NaiveDate,
+    pub on_date: Day,
     /// What was said.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub talk: Option<Talk>,
@@ -52,7 +51,7 @@ pub struct VisitFile {
 
 impl VisitFile {
     /// A visit on a day of which nothing is known yet.
-    pub fn on(on_date: NaiveDate) -> Self {
+    pub fn on(on_date: Day) -> Self {
         Self {
             format: VisitFormat::Visit,
             version: VERSION,
@@ -193,11 +192,15 @@ mod tests {
     #[test]
     fn a_fault_in_a_file_has_its_field_and_line() {
         let text = full().replace("0.1e3", "450").replace("300.1,", "\n300.1,\n");
-        let Err(Refusal::Fields(faults)) = VisitFile::read(&text) else { panic!("it was taken") };
+        let Err(Refusal::Fields { listed: faults, .. }) = VisitFile::read(&text) else {
+            panic!("it was taken")
+        };
         let at: Vec<_> = faults.iter().map(|f| (f.field.as_str(), f.line)).collect();
         assert_eq!(at, [("read.zones.nape.sprung_mm", Some(5))]);
         let newer = full().replace("\"version\": 1", "\"version\": 9");
-        assert!(matches!(VisitFile::read(&newer), Err(Refusal::Fields(f)) if f[0].field == "version"));
+        assert!(
+            matches!(VisitFile::read(&newer), Err(Refusal::Fields { listed, .. }) if listed[0].field == "version")
+        );
         let other = full().replace("spirel.visit", "other");
         assert!(matches!(VisitFile::read(&other), Err(Refusal::Unreadable(_))));
     }

@@ -1,7 +1,7 @@
 //! The one error of the HTTP edge: what went wrong, at which field, what is safe, as `application/problem+json`
 //! (RFC 9457). Causes are logged, never sent.
 
-use crate::json::{Unreadable, line_of};
+use crate::json::{Unreadable, lines_of};
 use actix_web::http::StatusCode;
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
@@ -23,7 +23,12 @@ pub enum Refusal {
     TooLarge,
     /// Fields are wrong.
     #[error("fields are wrong")]
-    Fields(Vec<FieldFault>),
+    Fields {
+        /// The first of them.
+        listed: Vec<FieldFault>,
+        /// How many more there are.
+        more: usize,
+    },
     /// Nobody is signed in.
     #[error("nobody is signed in")]
     NotSignedIn,
@@ -88,33 +93,39 @@ pub struct ProblemDetails {
     pub detail: String,
     /// What is safe.
     pub safe: &'static str,
-    /// Fields that are wrong.
+    /// Fields that are wrong, at most 100.
     pub fields: Vec<FieldFault>,
+    /// How many more are.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub more: Option<usize>,
     /// What stands now, where somebody else saved first.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub current: Option<Document>,
 }
 
+/// Most faults that are listed: who has mended so many sees the next.
+const MOST_LISTED: usize = 100;
+
 impl Refusal {
     /// Fields of a file whose text is at hand: each fault is given the line it stands on.
     pub fn in_file(text: &str, faults: FieldErrors) -> Self {
-        let place = |fault: FieldError| {
-            let line = line_of(text, &fault.field);
-            FieldFault::new(fault, Some(line))
-        };
-        Self::Fields(faults.0.into_iter().map(place).collect())
+        let (faults, more) = first(faults);
+        let paths: Vec<&str> = faults.iter().map(|fault| fault.field.as_str()).collect();
+        let lines = lines_of(text, &paths);
+        let listed = faults.into_iter().zip(lines).map(|(fault, line)| FieldFault::new(fault, Some(line)));
+        Self::Fields { listed: listed.collect(), more }
     }
 
     /// What stands behind the question mark of an address can't be read.
     pub fn bad_query(error: &impl std::fmt::Display) -> Self {
         let problem = Problem::Contradicts { why: error.to_string() };
-        Self::Fields(vec![FieldFault::new(FieldError::new("query", problem), None)])
+        Self::Fields { listed: vec![FieldFault::new(FieldError::new("query", problem), None)], more: 0 }
     }
 
     fn code(&self) -> &'static str {
         match self {
             Self::Unreadable(Unreadable::Broken { .. }) => "broken_json",
-            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields(_) => "fields",
+            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields { .. } => "fields",
             Self::NotAnnouncedAs(_) => "content_type",
             Self::TooLarge => "too_large",
             Self::NotSignedIn => "not_signed_in",
@@ -134,13 +145,17 @@ impl Refusal {
             Self::Unreadable(Unreadable::Broken { why, line, column }) => {
                 format!("This is not valid JSON: {why} (line {line}, column {column}).")
             }
-            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields(_) => {
+            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields { .. } => {
                 let faults = self.fields();
                 let said = |f: &FieldFault| match f.line {
                     Some(line) => format!("{} {} (line {line})", f.field, f.message),
                     None => format!("{} {}", f.field, f.message),
                 };
-                faults.iter().map(said).collect::<Vec<_>>().join("; ")
+                let mut said = faults.iter().map(said).collect::<Vec<_>>().join("; ");
+                if self.more() > 0 {
+                    said += &format!("; and {} more", self.more());
+                }
+                said
             }
             Self::NotAnnouncedAs(kind) => format!("Send it with content-type: {kind}."),
             Self::TooLarge => "This is larger than anything that is taken here.".into(),
@@ -158,9 +173,13 @@ impl Refusal {
         }
     }
 
+    fn more(&self) -> usize {
+        if let Self::Fields { more, .. } = self { *more } else { 0 }
+    }
+
     fn fields(&self) -> Vec<FieldFault> {
         match self {
-            Self::Fields(faults) => faults.clone(),
+            Self::Fields { listed, .. } => listed.clone(),
             Self::Unreadable(Unreadable::Misshapen { fault, line }) => {
                 vec![FieldFault::new(fault.clone(), Some(*line))]
             }
@@ -181,7 +200,7 @@ impl ResponseError for Refusal {
     fn status_code(&self) -> StatusCode {
         match self {
             Self::Unreadable(Unreadable::Broken { .. }) | Self::NotAnnouncedAs(_) => StatusCode::BAD_REQUEST,
-            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields(_) => {
+            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields { .. } => {
                 StatusCode::UNPROCESSABLE_ENTITY
             }
             Self::TooLarge => StatusCode::PAYLOAD_TOO_LARGE,
@@ -209,6 +228,7 @@ impl ResponseError for Refusal {
             detail: self.detail(),
             safe: "Nothing that was saved before has changed.",
             fields: self.fields(),
+            more: Some(self.more()).filter(|more| *more > 0),
             current,
         };
         let mut response = HttpResponse::build(status);
@@ -238,6 +258,15 @@ impl From<StoreError> for Refusal {
 
 impl From<FieldErrors> for Refusal {
     fn from(faults: FieldErrors) -> Self {
-        Self::Fields(faults.0.into_iter().map(|fault| FieldFault::new(fault, None)).collect())
+        let (faults, more) = first(faults);
+        Self::Fields { listed: faults.into_iter().map(|fault| FieldFault::new(fault, None)).collect(), more }
     }
+}
+
+/// As many faults as are listed, and how many more there are.
+fn first(faults: FieldErrors) -> (Vec<FieldError>, usize) {
+    let mut faults = faults.0;
+    let more = faults.len().saturating_sub(MOST_LISTED);
+    faults.truncate(MOST_LISTED);
+    (faults, more)
 }

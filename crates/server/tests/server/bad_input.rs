@@ -56,6 +56,49 @@ async fn a_measure_that_cannot_be_is_refused_at_its_field_and_nothing_is_saved()
 }
 
 #[tokio::test]
+async fn a_visit_on_a_day_that_no_calendar_has_is_refused_and_the_list_can_still_be_read() {
+    let (_app, ivo) = stylist().await;
+    let client = ivo.client("Nell Tidewater").await;
+    let visits = format!("/api/clients/{client}/visits");
+    for day in ["+10000-01-01", "-0001-01-01", "0000-00-00", "1899-12-31", "2200-01-01", "2026-02-30", "soon"]
+    {
+        let begun =
+            refused(ivo.post(&visits, &json!({"on_date": day})).await, StatusCode::UNPROCESSABLE_ENTITY)
+                .await;
+        assert_eq!(begun["fields"][0]["field"], "on_date", "{day}: {begun}");
+        assert!(begun["fields"][0]["message"].as_str().unwrap().contains("from 1900 to 2199"), "{begun}");
+        let file = json!({"format": "spirel.visit", "version": 2, "on_date": day});
+        let import = ivo.post(&format!("/api/clients/{client}/import"), &file).await;
+        let import = refused(import, StatusCode::UNPROCESSABLE_ENTITY).await;
+        assert_eq!(import["fields"][0]["field"], "on_date", "{day}: {import}");
+    }
+    assert_eq!(ivo.read(&visits).await, json!([]));
+}
+
+#[tokio::test]
+async fn of_a_file_with_thousands_of_faults_a_hundred_are_listed_with_their_lines() {
+    let (_app, ivo) = stylist().await;
+    let client = ivo.client("Nell Tidewater").await;
+    let weight = json!({"along": "vertical", "thickness_mm": 15.0, "from": "nape_centre"});
+    let thinned = json!({"name": "", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
+        "technique": {"kind": "thin", "share": 2.0}, "way": {"weight": weight}});
+    let moves = vec![thinned.to_string(); 3000].join(",\n");
+    let cut = format!(r#"{{"format": "spirel.cut", "version": 2, "name": "Many", "moves": [{moves}]}}"#);
+    let file = format!(
+        r#"{{"format": "spirel.visit", "version": 2, "on_date": "2026-03-14", "plan": {{"cut": {cut}}}}}"#
+    );
+    let import = ivo.ask(Method::POST, &format!("/api/clients/{client}/import"));
+    let answer = import.header("content-type", "application/json").body(file).send().await.unwrap();
+    let problem = refused(answer, StatusCode::UNPROCESSABLE_ENTITY).await;
+    let fields = problem["fields"].as_array().unwrap();
+    assert_eq!(fields.len(), 100, "{problem}");
+    assert!(problem["more"].as_u64().unwrap() >= 2900, "{}", problem["more"]);
+    let seventh = fields.iter().find(|fault| fault["field"] == "plan.cut.moves.6.technique.share").unwrap();
+    assert_eq!(seventh["line"], 7);
+    assert_eq!(ivo.read(&format!("/api/clients/{client}/visits")).await, json!([]));
+}
+
+#[tokio::test]
 async fn every_fault_of_a_document_is_said_at_once_with_the_allowed_range() {
     let (_app, ivo) = stylist().await;
     let visit = new_visit(&ivo).await;

@@ -104,6 +104,7 @@ const reached = (visit: VisitRow) => STAGES.filter((stage) => visit[`${stage}_ve
             <template v-if="fault.line">{{ t("client.line", { line: fault.line }) }}: </template>
             <code>{{ fault.field }}</code> {{ fault.message }}
           </li>
+          <li v-if="refused.problem.more">{{ t("client.more", { n: refused.problem.more }) }}</li>
         </ul>
         <p v-else>{{ refused.problem.detail }}</p>
         <p>{{ refused.problem.safe }}</p>
