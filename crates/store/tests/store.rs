@@ -4,8 +4,8 @@
 use chrono::{NaiveDate, TimeDelta, Utc};
 use serde_json::json;
 use spirel_store::{
-    Actor, ClientDraft, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Stage, Store,
-    StoreError,
+    Actor, ClientDraft, Day, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Stage,
+    Store, StoreError,
 };
 use spirel_testkit::{fresh_database_url, fresh_store};
 use uuid::Uuid;
@@ -14,8 +14,8 @@ fn draft(name: &str) -> ClientDraft {
     ClientDraft { name: name.into(), consent: true, ..ClientDraft::default() }
 }
 
-fn day() -> NaiveDate {
-    NaiveDate::from_ymd_opt(2026, 3, 14).unwrap()
+fn day() -> Day {
+    Day::new(NaiveDate::from_ymd_opt(2026, 3, 14).unwrap()).unwrap()
 }
 
 async fn house(store: &Store, email: &str) -> Actor {

@@ -5,7 +5,7 @@ use super::cells::{CAP_ROWS, CAP_STEP, RINGS};
 use super::field::Field;
 use super::flow::{Amount, Ends, Flow, RowStep};
 use super::lie::RISE_RADIUS_MM;
-use super::path::{Hang, Piece};
+use super::path::{Hang, Path, Piece};
 use super::profile::{TERMS, decayed, grown};
 use super::worn::Worn;
 use super::{AZIMUTHS, LEVEL_MM};
@@ -142,29 +142,43 @@ impl Sums {
             if let Some(hang) = &path.to_shoulders {
                 self.hangs(hang, off, worn, &flow);
             }
-            let mut s = path.to_shoulders.map_or(on_head, |hang| hang.to_mm) + off;
-            passes = end(&mut flow, s);
-            let mut there = grown(s);
-            let mut before = flow.below(s, &there);
-            for piece in path.over_shoulders() {
-                if !passes {
-                    break;
+            if !path.over_shoulders().is_empty() {
+                let touches = path.to_shoulders.map_or(on_head, |hang| hang.to_mm) + off;
+                if end(&mut flow, touches) {
+                    self.over_shoulders(path, touches, &mut flow, &mut end);
                 }
-                let arc_mm = f64::from(piece.arc_mm);
-                s += arc_mm;
-                let grows = grown(arc_mm);
-                there = std::array::from_fn(|k| there[k] * grows[k]);
-                flow.entering = flow.passing;
-                passes = end(&mut flow, s);
-                let after = flow.below(s, &there);
-                // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
-                let upright = f64::from(piece.drop_mm / piece.arc_mm);
-                let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
-                self.piece(piece, &flow, (piled, after), arc_mm);
-                before = after;
             }
             if end(&mut flow, path.to_the_end.from_mm + off) {
                 self.hangs(&path.to_the_end, off, worn, &flow);
+            }
+        }
+    }
+
+    /// Adds what lies over the shoulders, which it touches after this worn length.
+    fn over_shoulders(
+        &mut self,
+        path: &Path,
+        touches_mm: f64,
+        flow: &mut Flow,
+        mut end: impl FnMut(&mut Flow, f64) -> bool,
+    ) {
+        let (mut s, mut there) = (touches_mm, grown(touches_mm));
+        let mut before = flow.below(s, &there);
+        for piece in path.over_shoulders() {
+            let arc_mm = f64::from(piece.arc_mm);
+            s += arc_mm;
+            let grows = grown(arc_mm);
+            there = std::array::from_fn(|k| there[k] * grows[k]);
+            flow.entering = flow.passing;
+            let passes = end(flow, s);
+            let after = flow.below(s, &there);
+            // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
+            let upright = f64::from(piece.drop_mm / piece.arc_mm);
+            let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
+            self.piece(piece, flow, (piled, after), arc_mm);
+            before = after;
+            if !passes {
+                break;
             }
         }
     }
