@@ -1,5 +1,6 @@
 //! Houses, the people who work in them, and who is signed in.
 
+use crate::repeat::repeated;
 use crate::{Store, StoreError, audit};
 use argon2::{Argon2, PasswordHasher, PasswordVerifier, password_hash::phc::PasswordHash};
 use chrono::{DateTime, TimeDelta, Utc};
@@ -184,26 +185,29 @@ impl Store {
         let password = password.to_owned();
         let hash = on_a_worker(move || hash_password(&password)).await??;
         let actor = Actor { house_id, person_id: Uuid::now_v7(), role };
-        let mut tx = self.pool.begin().await?;
-        sqlx::query(
-            "INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
-        )
-        .bind(actor.person_id)
-        .bind(house_id)
-        .bind(name)
-        .bind(email.to_lowercase())
-        .bind(role.key())
-        .bind(hash)
-        .bind(Utc::now())
-        .execute(&mut *tx)
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query(
+                "INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
+            )
+            .bind(actor.person_id)
+            .bind(house_id)
+            .bind(name)
+            .bind(email.to_lowercase())
+            .bind(role.key())
+            .bind(&hash)
+            .bind(Utc::now())
+            .execute(&mut *tx)
+            .await
+            .map_err(|e| match &e {
+                sqlx::Error::Database(db) if db.is_unique_violation() => StoreError::EmailTaken,
+                _ => e.into(),
+            })?;
+            audit::record(&mut tx, &actor, "created", ("person", actor.person_id), None).await?;
+            tx.commit().await?;
+            Ok(actor)
+        })
         .await
-        .map_err(|e| match &e {
-            sqlx::Error::Database(db) if db.is_unique_violation() => StoreError::EmailTaken,
-            _ => e.into(),
-        })?;
-        audit::record(&mut tx, &actor, "created", ("person", actor.person_id), None).await?;
-        tx.commit().await?;
-        Ok(actor)
     }
 
     /// Checks a password and opens a session; none if address and password don't fit. The answer holds the token,
@@ -229,26 +233,30 @@ impl Store {
         };
         let token = new_token();
         let now = Utc::now();
-        let mut tx = self.pool.begin().await?;
-        if let Some(old) = replaced {
-            end_session(&mut tx, old).await?;
-        }
-        sqlx::query("DELETE FROM session WHERE person_id = ? AND expires_at < ?")
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            if let Some(old) = replaced {
+                end_session(&mut tx, old).await?;
+            }
+            sqlx::query("DELETE FROM session WHERE person_id = ? AND expires_at < ?")
+                .bind(person.id)
+                .bind(now)
+                .execute(&mut *tx)
+                .await?;
+            sqlx::query(
+                "INSERT INTO session (token_hash, person_id, created_at, expires_at) VALUES (?, ?, ?, ?)",
+            )
+            .bind(token_hash(&token))
             .bind(person.id)
             .bind(now)
+            .bind(now + TimeDelta::hours(SESSION_HOURS))
             .execute(&mut *tx)
             .await?;
-        sqlx::query(
-            "INSERT INTO session (token_hash, person_id, created_at, expires_at) VALUES (?, ?, ?, ?)",
-        )
-        .bind(token_hash(&token))
-        .bind(person.id)
-        .bind(now)
-        .bind(now + TimeDelta::hours(SESSION_HOURS))
-        .execute(&mut *tx)
+            audit::record(&mut tx, &person.actor(), "signed_in", ("person", person.id), None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
         .await?;
-        audit::record(&mut tx, &person.actor(), "signed_in", ("person", person.id), None).await?;
-        tx.commit().await?;
         Ok(Some((token, person)))
     }
 
@@ -274,14 +282,17 @@ impl Store {
 
     /// Ends every session of a person.
     pub async fn sign_out_everywhere(&self, actor: &Actor) -> Result<(), StoreError> {
-        let mut tx = self.pool.begin().await?;
-        sqlx::query("DELETE FROM session WHERE person_id = ?")
-            .bind(actor.person_id)
-            .execute(&mut *tx)
-            .await?;
-        audit::record(&mut tx, actor, "signed_out_everywhere", ("person", actor.person_id), None).await?;
-        tx.commit().await?;
-        Ok(())
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query("DELETE FROM session WHERE person_id = ?")
+                .bind(actor.person_id)
+                .execute(&mut *tx)
+                .await?;
+            audit::record(&mut tx, actor, "signed_out_everywhere", ("person", actor.person_id), None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     /// Sets the unit a person reads lengths in.
@@ -290,16 +301,19 @@ impl Store {
             LengthUnit::Cm => "cm",
             LengthUnit::Inch => "inch",
         };
-        let mut tx = self.pool.begin().await?;
-        sqlx::query("UPDATE person SET length_unit = ? WHERE id = ? AND house_id = ?")
-            .bind(unit)
-            .bind(actor.person_id)
-            .bind(actor.house_id)
-            .execute(&mut *tx)
-            .await?;
-        audit::record(&mut tx, actor, "changed_unit", ("person", actor.person_id), None).await?;
-        tx.commit().await?;
-        Ok(())
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query("UPDATE person SET length_unit = ? WHERE id = ? AND house_id = ?")
+                .bind(unit)
+                .bind(actor.person_id)
+                .bind(actor.house_id)
+                .execute(&mut *tx)
+                .await?;
+            audit::record(&mut tx, actor, "changed_unit", ("person", actor.person_id), None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 }
 

@@ -1,5 +1,6 @@
 //! The people whose hair is cut.
 
+use crate::repeat::repeated;
 use crate::{Actor, Store, StoreError, audit};
 use chrono::{DateTime, NaiveDate, Utc};
 use serde::{Deserialize, Serialize};
@@ -142,22 +143,25 @@ impl Store {
     pub async fn add_client(&self, actor: &Actor, draft: &ClientDraft) -> Result<Uuid, StoreError> {
         let id = Uuid::now_v7();
         let now = Utc::now();
-        let mut tx = self.pool.begin().await?;
-        sqlx::query(
-            "INSERT INTO client (id, house_id, name, contact, note, consent_at, created_at, version) VALUES (?, ?, ?, ?, ?, ?, ?, 1)",
-        )
-        .bind(id)
-        .bind(actor.house_id)
-        .bind(draft.name.trim())
-        .bind(draft.contact.trim())
-        .bind(draft.note.trim())
-        .bind(now)
-        .bind(now)
-        .execute(&mut *tx)
-        .await?;
-        audit::record(&mut tx, actor, "created", ("client", id), Some(1)).await?;
-        tx.commit().await?;
-        Ok(id)
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query(
+                "INSERT INTO client (id, house_id, name, contact, note, consent_at, created_at, version) VALUES (?, ?, ?, ?, ?, ?, ?, 1)",
+            )
+            .bind(id)
+            .bind(actor.house_id)
+            .bind(draft.name.trim())
+            .bind(draft.contact.trim())
+            .bind(draft.note.trim())
+            .bind(now)
+            .bind(now)
+            .execute(&mut *tx)
+            .await?;
+            audit::record(&mut tx, actor, "created", ("client", id), Some(1)).await?;
+            tx.commit().await?;
+            Ok(id)
+        })
+        .await
     }
 }
 

@@ -1,5 +1,6 @@
 //! The document of each stage of a visit: kept in every version, saved under an optimistic lock.
 
+use crate::repeat::repeated;
 use crate::{Actor, Store, StoreError, audit};
 use chrono::{DateTime, Utc};
 use serde::{Deserialize, Serialize};
@@ -148,29 +149,32 @@ impl Store {
         base: u32,
         body: &Value,
     ) -> Result<Document, StoreError> {
-        let mut tx = self.pool.begin().await?;
-        // The visit's row is the lock under which versions are counted.
-        let visit: Option<(Uuid,)> =
-            sqlx::query_as("SELECT id FROM visit WHERE id = ? AND house_id = ? FOR UPDATE")
-                .bind(visit_id)
-                .bind(actor.house_id)
-                .fetch_optional(&mut *tx)
-                .await?;
-        visit.ok_or(StoreError::NotFound)?;
-        if let Some(current) = newest(&mut tx, visit_id, stage).await? {
-            if current.body == *body {
-                return Ok(current);
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            // The visit's row is the lock under which versions are counted.
+            let visit: Option<(Uuid,)> =
+                sqlx::query_as("SELECT id FROM visit WHERE id = ? AND house_id = ? FOR UPDATE")
+                    .bind(visit_id)
+                    .bind(actor.house_id)
+                    .fetch_optional(&mut *tx)
+                    .await?;
+            visit.ok_or(StoreError::NotFound)?;
+            if let Some(current) = newest(&mut tx, visit_id, stage).await? {
+                if current.body == *body {
+                    return Ok(current);
+                }
+                if current.version != base {
+                    return Err(StoreError::Conflict { base, current: Box::new(current) });
+                }
+            } else if base != 0 {
+                return Err(StoreError::NotFound);
             }
-            if current.version != base {
-                return Err(StoreError::Conflict { base, current: Box::new(current) });
-            }
-        } else if base != 0 {
-            return Err(StoreError::NotFound);
-        }
-        add_version(&mut tx, actor, visit_id, base + 1, stage, body).await?;
-        let saved = newest(&mut tx, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
-        tx.commit().await?;
-        Ok(saved)
+            add_version(&mut tx, actor, visit_id, base + 1, stage, body).await?;
+            let saved = newest(&mut tx, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
+            tx.commit().await?;
+            Ok(saved)
+        })
+        .await
     }
 }
 

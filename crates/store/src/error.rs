@@ -1,6 +1,10 @@
 //! What can go wrong between the product and its database.
 
 use crate::Document;
+use sqlx::mysql::MySqlDatabaseError;
+
+/// The database's number for a transaction that it gave up because two waited for each other (ER_LOCK_DEADLOCK).
+const DEADLOCK: u16 = 1213;
 
 /// A failed question or change.
 #[derive(Debug, thiserror::Error)]
@@ -48,5 +52,11 @@ impl StoreError {
                     | sqlx::Error::WorkerCrashed
             )
         )
+    }
+
+    /// Whether the database gave a transaction up so that another could go on: tried again, it lands.
+    pub(crate) fn is_lost_to_another(&self) -> bool {
+        let Self::Database(sqlx::Error::Database(error)) = self else { return false };
+        error.try_downcast_ref::<MySqlDatabaseError>().is_some_and(|error| error.number() == DEADLOCK)
     }
 }

@@ -11,6 +11,7 @@ mod day;
 mod documents;
 mod error;
 mod instance;
+mod repeat;
 mod visits;
 
 pub use accounts::{Actor, Person, Role, SESSION_HOURS};

@@ -1,6 +1,7 @@
 //! Visits of a client.
 
 use crate::documents::add_version;
+use crate::repeat::repeated;
 use crate::{Actor, Client, Day, Document, Stage, Store, StoreError, audit};
 use chrono::Utc;
 use serde::Serialize;
@@ -79,22 +80,25 @@ impl Store {
     ) -> Result<Uuid, StoreError> {
         self.client(actor, client_id).await?;
         let id = Uuid::now_v7();
-        let mut tx = self.pool.begin().await?;
-        sqlx::query("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)")
-            .bind(id)
-            .bind(actor.house_id)
-            .bind(client_id)
-            .bind(on_date)
-            .bind(actor.person_id)
-            .bind(Utc::now())
-            .execute(&mut *tx)
-            .await?;
-        audit::record(&mut tx, actor, "created", ("visit", id), None).await?;
-        for (stage, body) in documents {
-            add_version(&mut tx, actor, id, 1, *stage, body).await?;
-        }
-        tx.commit().await?;
-        Ok(id)
+        repeated(async || {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)")
+                .bind(id)
+                .bind(actor.house_id)
+                .bind(client_id)
+                .bind(on_date)
+                .bind(actor.person_id)
+                .bind(Utc::now())
+                .execute(&mut *tx)
+                .await?;
+            audit::record(&mut tx, actor, "created", ("visit", id), None).await?;
+            for (stage, body) in documents {
+                add_version(&mut tx, actor, id, 1, *stage, body).await?;
+            }
+            tx.commit().await?;
+            Ok(id)
+        })
+        .await
     }
 
     /// A visit of the house with everything in it.
