@@ -61,7 +61,7 @@ const print = () => window.print();
         </p>
         <p>
           {{
-            t("print.line", {
+            t(question.aim.zones[zone.zone]!.lands ? "print.line" : "print.lineWorn", {
               aim: sayWish(question.aim.zones[zone.zone]!, unit, t),
               target: say(unit, zone.result!.target_mm),
               low: numberIn(unit, answer.mark.lands_low_mm),
