@@ -3,8 +3,9 @@
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use spirel_core::cut::{cut, shipped};
 use spirel_core::fall::fall;
-use spirel_core::hair::HairRequest;
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::grow::HairRequest;
+use spirel_core::head::Zone;
+use spirel_core::reading::{RawReading, RawZoneReading};
 use std::hint::black_box;
 
 /// The program's.

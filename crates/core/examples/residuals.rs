@@ -5,7 +5,7 @@
 
 use serde_json::Value;
 use spirel_core::fall::fall;
-use spirel_core::hair::{HairRequest, agreements};
+use spirel_core::grow::{HairRequest, agreements};
 use spirel_core::mark::{Aim, mark_sheet};
 use spirel_core::reading::RawReading;
 use spirel_core::talk::{Talk, Wearing};

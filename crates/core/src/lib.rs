@@ -23,9 +23,11 @@
 
 pub mod constants;
 pub mod cut;
+pub mod drape;
 pub mod error;
 pub mod fall;
 pub mod fibre;
+pub mod grow;
 pub mod hair;
 pub mod head;
 pub mod judge;
@@ -36,6 +38,7 @@ pub mod reading;
 pub mod scene;
 pub mod scope;
 pub mod section;
+pub mod summary;
 pub mod talk;
 pub mod tolerance;
 pub mod units;

@@ -3,7 +3,7 @@
 use crate::constants::{FRINGE_RISK_SHARE, FRIZZ_DAMP, FRIZZ_DRY};
 use crate::error::FieldErrors;
 use crate::fibre::WornStyle;
-use crate::reading::Zone;
+use crate::head::Zone;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 

@@ -4,14 +4,17 @@
 use proptest::prelude::*;
 use spirel_core::cut::{
     Cut, CutFormat, FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, Over, Sections, Technique,
-    TechniqueKind, Way, cut, phrases, taut_mm,
+    TechniqueKind, Way, cut, phrases,
 };
 use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, LengthModel, Moisture};
-use spirel_core::hair::{Hair, HairRequest, Lengths, SHARES};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::{Hair, Lengths, SHARES};
+use spirel_core::head::Place;
+use spirel_core::head::Zone;
+use spirel_core::head::taut_mm;
 use spirel_core::head::{Felt, Landmark, Point, mirror};
-use spirel_core::mark::Place;
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::section::{Along, Half, Region};
 use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;

@@ -4,14 +4,18 @@
 use proptest::prelude::*;
 use spirel_core::cut::{
     Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveNote, Over,
-    Sections, Technique, TechniqueKind, Way, cut, phrases, taut_mm,
+    Sections, Technique, TechniqueKind, Way, cut, phrases,
 };
 use spirel_core::fall::{Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, Moisture};
-use spirel_core::hair::{Growth, GrowthWay, Hair, HairRequest, Lengths, SHARES};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::{Hair, Lengths, SHARES};
+use spirel_core::head::Place;
+use spirel_core::head::Zone;
+use spirel_core::head::taut_mm;
+use spirel_core::head::{Growth, GrowthWay};
 use spirel_core::head::{Landmark, Point};
-use spirel_core::mark::Place;
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Half, Region};
 use spirel_core::units::LengthUnit;
 

@@ -5,10 +5,13 @@ use spirel_core::cut::{
     Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, Sections, Way, shipped,
 };
 use spirel_core::fibre::WornStyle;
+use spirel_core::head::Zone;
 use spirel_core::head::{Felt, Landmark};
-use spirel_core::judge::{Cure, Finding, FindingCode, Lever};
+use spirel_core::judge::{Finding, FindingCode};
+use spirel_core::plan::Cure;
+use spirel_core::plan::Lever;
 use spirel_core::plan::{FallRequest, Plan};
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Region};
 use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;

@@ -3,13 +3,14 @@
 
 use proptest::prelude::*;
 use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
+use spirel_core::head::Place;
 use spirel_core::head::Point;
+use spirel_core::head::{Patch, Zone};
 use spirel_core::mark::{
-    Aim, MarkRequest, MarkSheet, MarkTask, Outcome, Place, SheetZone, ZoneAim, find_mark, mark_sheet,
+    Aim, MarkRequest, MarkSheet, MarkTask, Outcome, SheetZone, ZoneAim, find_mark, mark_sheet,
 };
-use spirel_core::reading::{
-    CurlWord, Patch, RawReading, RawZoneReading, RoomAir, WidthClass, Zone, ZoneReading, summarise,
-};
+use spirel_core::reading::{CurlWord, RawReading, RawZoneReading, RoomAir, WidthClass, ZoneReading};
+use spirel_core::summary::summarise;
 use spirel_core::talk::{Climate, Wearing};
 use spirel_core::units::LengthUnit;
 use spirel_core::{Problem, learn};

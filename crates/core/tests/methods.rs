@@ -3,8 +3,11 @@
 
 use spirel_core::cut::{Cut, CutResult, MoveNote, Way, cut, phrases};
 use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest, PartLine};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::PartLine;
+use spirel_core::head::Zone;
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::units::LengthUnit;
 use std::path::Path;
 

@@ -2,10 +2,12 @@
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use spirel_core::fall::AsWorn;
-use spirel_core::hair::{Hair, HairRequest, agreements};
+use spirel_core::grow::{HairRequest, agreements};
+use spirel_core::hair::Hair;
+use spirel_core::head::Place;
+use spirel_core::head::Zone;
 use spirel_core::head::{Measures, Point};
-use spirel_core::mark::Place;
-use spirel_core::reading::{Girth, LineAt, LinePoint, RawReading, RawZoneReading, Zone};
+use spirel_core::reading::{Girth, LineAt, LinePoint, RawReading, RawZoneReading};
 
 fn reading(share: f64) -> RawReading {
     let length = |zone: Zone| match zone {
@@ -32,7 +34,7 @@ fn grown(reading: &RawReading) -> Hair {
 fn girths(hair: &Hair, reading: &RawReading, at: &[f64]) -> Vec<Girth> {
     let asked: Vec<Girth> = at.iter().map(|&from_tie_mm| Girth { from_tie_mm, girth_mm: 90.0 }).collect();
     let found = agreements(hair, &RawReading { girths: asked, ..reading.clone() }).girths;
-    let girth = |(&from_tie_mm, found): (&f64, &spirel_core::hair::Agreement)| Girth {
+    let girth = |(&from_tie_mm, found): (&f64, &spirel_core::grow::Agreement)| Girth {
         from_tie_mm,
         girth_mm: found.computed_mm.unwrap(),
     };

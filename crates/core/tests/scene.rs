@@ -2,9 +2,11 @@
 
 use gltf::mesh::Mode;
 use spirel_core::cut::{Guide, Way, cut, shipped};
-use spirel_core::hair::{Hair, HairRequest};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::Zone;
 use spirel_core::plan::{FallRequest, Plan};
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::scene::{Part, Scene, scene};
 use std::collections::BTreeMap;
 

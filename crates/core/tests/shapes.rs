@@ -2,10 +2,12 @@
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest, Lengths};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::{Hair, Lengths};
+use spirel_core::head::Place;
+use spirel_core::head::Zone;
 use spirel_core::head::{Point, Vec3};
-use spirel_core::mark::Place;
-use spirel_core::reading::{RawReading, RawZoneReading, SharpEdge, WidthClass, WornWidth, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading, SharpEdge, WidthClass, WornWidth};
 use spirel_core::section::Region;
 
 fn reading(stretched_mm: f64, sprung_mm: f64, width: WidthClass, hairs_per_cm2: f64) -> RawReading {

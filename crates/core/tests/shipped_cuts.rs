@@ -3,9 +3,11 @@
 
 use spirel_core::cut::{Cut, CutResult, Guide, Over, Sections, Way, cut, phrases, shipped};
 use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest, SHARES};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::{Hair, SHARES};
+use spirel_core::head::Zone;
 use spirel_core::head::{Felt, Point, Root};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::units::LengthUnit;
 
 /// A kind of head the cuts are meant for.

@@ -154,7 +154,7 @@ fn round(value: f64, digits: i32) -> f64 {
 mod tests {
     use super::*;
     use crate::made_up::there;
-    use spirel_core::reading::Zone;
+    use spirel_core::head::Zone;
 
     fn lengths(comb: &mut Instrument, presses: usize) -> Vec<f64> {
         let at = there(Zone::Top);

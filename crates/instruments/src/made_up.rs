@@ -1,7 +1,7 @@
 //! The made-up client whose hair the stand-ins measure: ringlets, finer and looser in front, denser behind, the right side
 //! a little tighter than the left.
 
-use spirel_core::reading::Zone;
+use spirel_core::head::Zone;
 
 /// What is really there at a zone.
 #[derive(Debug, Clone, Copy, PartialEq)]

@@ -5,7 +5,8 @@
 //! play the hand and the troubles that a real instrument has by itself.
 
 use serde::{Deserialize, Serialize};
-use spirel_core::reading::{Measured, Zone};
+use spirel_core::head::Zone;
+use spirel_core::reading::Measured;
 
 /// The version described here.
 pub const VERSION: u16 = 1;

@@ -3,7 +3,7 @@
 use chrono::{DateTime, Utc};
 use serde::Serialize;
 use serde_json::Value;
-use spirel_core::reading::Patch;
+use spirel_core::head::Patch;
 use spirel_store::Document;
 use utoipa::ToSchema;
 
@@ -93,7 +93,7 @@ pub fn patch_named(key: &str) -> Option<Patch> {
 mod tests {
     use super::*;
     use serde_json::json;
-    use spirel_core::reading::Zone;
+    use spirel_core::head::Zone;
     use spirel_store::Stage;
 
     fn version(number: u32, by: &str, top: Value) -> Document {

@@ -1,10 +1,10 @@
 //! Houses, the people who work in them, and who is signed in.
 
 use crate::repeat::repeated;
-use crate::{Store, StoreError, audit};
+use crate::{Actor, Role, Store, StoreError, audit};
 use argon2::{Argon2, PasswordHasher, PasswordVerifier, password_hash::phc::PasswordHash};
 use chrono::{DateTime, TimeDelta, Utc};
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 use sha2::{Digest, Sha256};
 use spirel_core::units::LengthUnit;
 use sqlx::{FromRow, MySqlConnection};
@@ -14,63 +14,6 @@ use uuid::Uuid;
 
 /// Hours a session lasts: a long day at the chair.
 pub const SESSION_HOURS: i64 = 14;
-
-/// What a person may do in their house.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Role {
-    /// Everything, and the audit.
-    Owner,
-    /// Clients and visits.
-    Stylist,
-    /// Clients and visits, beside a stylist.
-    Trainee,
-    /// Clients, and looks at visits.
-    Desk,
-}
-
-impl Role {
-    /// The name in the database.
-    fn key(self) -> &'static str {
-        match self {
-            Self::Owner => "owner",
-            Self::Stylist => "stylist",
-            Self::Trainee => "trainee",
-            Self::Desk => "desk",
-        }
-    }
-
-    /// Whether visits may be started and their stages filled in.
-    pub fn may_edit_visits(self) -> bool {
-        self != Self::Desk
-    }
-
-    /// Whether the audit may be read.
-    pub fn may_read_audit(self) -> bool {
-        self == Self::Owner
-    }
-}
-
-impl TryFrom<String> for Role {
-    type Error = StoreError;
-
-    fn try_from(key: String) -> Result<Self, StoreError> {
-        let all = [Self::Owner, Self::Stylist, Self::Trainee, Self::Desk];
-        all.into_iter().find(|role| role.key() == key).ok_or(StoreError::UnknownKey(key))
-    }
-}
-
-/// Who asks, and for which house.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub struct Actor {
-    /// The house every row must belong to.
-    pub house_id: Uuid,
-    /// The person.
-    pub person_id: Uuid,
-    /// What they may do.
-    pub role: Role,
-}
 
 /// A person who is signed in.
 #[derive(Debug, Clone, Serialize)]

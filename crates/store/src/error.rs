@@ -23,9 +23,6 @@ pub enum StoreError {
     /// An e-mail address that is already someone's.
     #[error("this e-mail address is already used")]
     EmailTaken,
-    /// A stored name that this version doesn't know.
-    #[error("unknown stored name: {0}")]
-    UnknownKey(String),
     /// A password could not be hashed or checked.
     #[error("password hashing failed: {0}")]
     Password(String),

@@ -5,22 +5,27 @@
 //! same transaction. The migrations are the only schema.
 
 mod accounts;
+mod actor;
 mod audit;
 mod clients;
 mod day;
+mod document;
 mod documents;
 mod error;
 mod instance;
 mod repeat;
+mod unknown_key;
 mod visits;
 
-pub use accounts::{Actor, Person, Role, SESSION_HOURS};
+pub use accounts::{Person, SESSION_HOURS};
+pub use actor::{Actor, Role};
 pub use audit::{AuditEntry, AuditPage};
 pub use clients::{Client, ClientDraft, ClientPage, ClientRow};
 pub use day::Day;
-pub use documents::{Document, Stage};
+pub use document::{Document, Stage};
 pub use error::StoreError;
 pub use instance::{InstanceError, InstanceOptions, LocalDatabase};
+pub use unknown_key::UnknownKey;
 pub use visits::{Visit, VisitRow};
 
 use sqlx::MySqlPool;

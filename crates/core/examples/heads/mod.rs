@@ -1,7 +1,9 @@
 //! Heads of one kind of hair.
 
-use spirel_core::hair::{Hair, HairRequest};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::Zone;
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 
 /// A head whose strands are this long, pulled straight and let go, mm, with so many hairs on a square centimetre.
 pub fn head(stretched: f64, sprung: f64, width: WidthClass, density: f64) -> Hair {

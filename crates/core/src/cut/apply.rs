@@ -6,15 +6,16 @@ use super::sections::{HandLine, Section, divide, shares};
 use super::technique::begins;
 use super::{
     Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, Pattern, Recoil, Sections, Technique,
-    Way, taut_mm,
+    Way,
 };
 use crate::error::FieldErrors;
 use crate::fall::{combed, worn_as};
 use crate::fibre::{Comb, HeldState, Hold, Moisture};
 use crate::hair::{Hair, Lengths, SHARES, Strand};
-use crate::head::Vec3;
-use crate::mark::Place;
-use crate::section::{RegionTest, Scalp};
+use crate::head::Place;
+use crate::head::Scalp;
+use crate::head::{Vec3, taut_mm};
+use crate::section::RegionTest;
 use rayon::prelude::*;
 
 /// Most sections of a move that are drawn.

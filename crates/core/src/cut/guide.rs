@@ -11,9 +11,9 @@
 
 use super::hold::{Guide, Hold};
 use super::sections::{HandLine, Section, shares};
-use super::taut::taut_mm;
+use crate::head::Scalp;
 use crate::head::Vec3;
-use crate::section::Scalp;
+use crate::head::taut_mm;
 
 /// Distance in mm at which a hand is found: a tenth of what is drawn, far below what a comb shows.
 const FOUND_MM: f64 = 1e-3;

@@ -1,8 +1,8 @@
 //! How a section is held, guided and cut along.
 
 use crate::error::FieldErrors;
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
-use crate::section::Scalp;
 use serde::{Deserialize, Serialize};
 
 /// Lifts, degrees.

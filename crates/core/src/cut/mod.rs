@@ -3,7 +3,7 @@
 //! [`Cut`] is the document. Every [`Move`] acts on a [`Region`](crate::section::Region) in one of four ways: a
 //! perimeter cut to a [`FallLine`] as the hair hangs, [`Sections`] held away from the head and cut along the fingers,
 //! twists [`Gathered`] to a point of the face, or weight taken without shortening. [`cut`] carries the moves out on a head
-//! of hair: a strand is cut where the taut way from its root to the hand ([`taut_mm`]) ends, in the state it is held in; hair that doesn't reach isn't cut, and
+//! of hair: a strand is cut where the taut way from its root to the hand ([`taut_mm`](crate::head::taut_mm)) ends, in the state it is held in; hair that doesn't reach isn't cut, and
 //! nothing ever gets longer. What a [`Technique`] leaves is a map over the eight shares of a root's hair.
 
 mod apply;
@@ -19,7 +19,6 @@ mod recoil;
 mod report;
 mod sections;
 mod shipped;
-mod taut;
 mod technique;
 mod words;
 
@@ -34,6 +33,5 @@ pub use recoil::Recoil;
 pub use report::{MoveNote, MoveReport, SectionShape};
 pub use sections::{Drops, FirstLength, Layout, Sections};
 pub use shipped::{ShippedCut, shipped};
-pub use taut::{taut_line, taut_mm};
 pub use technique::{Technique, TechniqueKind};
 pub use words::{Phrase, phrases};

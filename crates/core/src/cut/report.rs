@@ -1,8 +1,8 @@
 //! What a move did, and how its sections are drawn.
 
 use super::sections::{HandLine, Section, shares};
+use crate::head::Scalp;
 use crate::head::drawn;
-use crate::section::Scalp;
 use serde::Serialize;
 
 /// Every so many-th point of a section's line is drawn.

@@ -2,9 +2,10 @@
 
 use super::hold::{FingerShape, Fingers, Guide, Hold, Over};
 use crate::error::{FieldErrors, Problem};
+use crate::head::Place;
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
-use crate::mark::Place;
-use crate::section::{Along, Chart, Scalp};
+use crate::section::{Along, Chart};
 use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 

@@ -8,7 +8,7 @@ use super::{
 };
 use crate::fibre::HeldState;
 use crate::head::Landmark;
-use crate::mark::Place;
+use crate::head::Place;
 use crate::section::{Along, Anchor, Half, Parting, Region};
 use crate::units::LengthUnit;
 use serde::Serialize;

@@ -1,6 +1,6 @@
 //! What a cell of the field holds.
 
-use super::cells::RINGS;
+use crate::drape::cells::RINGS;
 
 /// Room (mm²) and width (mm) in a cell below which what is left there is rounding: a single hair is ten thousand times as
 /// much.

@@ -1,8 +1,8 @@
 //! What passes along a path: the hair of a root from its longest share's root to its ends.
 
-use super::LEVEL_MM;
-use super::profile::{DECAY_MM, TERMS, Terms, decayed};
 use super::worn::Worn;
+use crate::drape::LEVEL_MM;
+use crate::drape::profile::{DECAY_MM, TERMS, Terms, decayed};
 use crate::hair::{Hair, SHARES};
 
 /// Decaying amounts at the upper edge of a row, and one that doesn't decay.
@@ -92,7 +92,7 @@ pub(super) struct Flow {
 impl Flow {
     pub fn of(hair: &Hair, i: usize, worn: &Worn, share: f64) -> Self {
         let strand = &hair.strands[i];
-        let (steady, decaying) = hair.packing.terms(strand);
+        let (steady, decaying) = hair.volume_terms(strand);
         let section_mm2 = share * strand.hairs / SHARES as f64 * strand.section_mm2();
         let mass = share * strand.mass_g_per_mm() / SHARES as f64;
         let mut flow = Self {

@@ -1,14 +1,14 @@
 //! Lays the hair of each root into the cells it passes.
 
 use super::cell::{Below, Over};
-use super::cells::{CAP_ROWS, CAP_STEP, RINGS};
-use super::field::Field;
+use super::field::{Field, Passing};
 use super::flow::{Amount, Ends, Flow, RowStep};
-use super::lie::RISE_RADIUS_MM;
-use super::path::{Hang, Path, Piece};
-use super::profile::{TERMS, decayed, grown};
 use super::worn::Worn;
-use super::{AZIMUTHS, LEVEL_MM};
+use crate::drape::cells::{CAP_ROWS, CAP_STEP, RINGS};
+use crate::drape::lie::RISE_RADIUS_MM;
+use crate::drape::path::{Hang, Path, Piece};
+use crate::drape::profile::{TERMS, decayed, grown};
+use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::Hair;
 
 /// Share of its height where it leaves the head at which hair runs round the head on the mean.
@@ -20,14 +20,6 @@ const HANGS_FREELY: f64 = 0.999;
 const LEAST_DROP_MM: f64 = 0.1;
 /// Least share of its length by which hair is taken to go down where it is asked what it covers.
 const LEAST_DOWN: f64 = 0.05;
-
-/// What passes a height above the ears, by levels upwards.
-#[derive(Debug, Clone, Copy, Default)]
-pub(super) struct Passing {
-    /// Fibre that covers a millimetre of that height, mm².
-    pub cover_mm: f64,
-    pub mass_g_per_mm: f64,
-}
 
 #[derive(Debug, Clone, Copy, Default)]
 struct RingBegins {

@@ -1,8 +1,8 @@
 //! Outlines of the worn hair.
 
-use super::cells::{CAP_ROWS, azimuth_of};
 use super::surface::{Surface, from_axis_mm};
-use super::{AZIMUTHS, LEVEL_MM, Shell};
+use crate::drape::cells::{CAP_ROWS, azimuth_of};
+use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
 use serde::Serialize;
 
 /// An outline seen from one side: for each height how far hair or head reach to either hand, mm.

@@ -1,15 +1,17 @@
 //! What can be told from the fall.
 
-use super::cells::azimuths_of;
+use super::Outline;
 use super::field::Field;
+use super::fill::fill;
 use super::outline::Levels;
 use super::surface::{Surface, from_axis_mm};
 use super::worn::AsWorn;
-use super::{AZIMUTHS, LEVEL_MM, Outline};
 use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
+use crate::drape::cells::azimuths_of;
+use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::{Hair, Lengths, SHARES};
+use crate::head::Zone;
 use crate::head::drawn;
-use crate::reading::Zone;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
@@ -102,7 +104,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> F
     // What is told of single strands needs no field.
     let ((surface, around, levels), (zones, lines)) = rayon::join(
         || {
-            let field = Field::of(hair, &worn.0);
+            let field = fill(hair, &worn.0);
             let surface = Surface::of(&field, &hair.shell);
             let around = Levels::of(&surface, &hair.shell);
             let levels = levels(&field, &around);

@@ -1,10 +1,10 @@
 //! Spreads the hair of each cell over its neighbours.
 
 use super::cell::Cell;
-use super::cells::{CAP_ROWS, elevation_of};
 use super::field::Field;
-use super::lie::RISE_RADIUS_MM;
-use super::{AZIMUTHS, Shell};
+use crate::drape::cells::{CAP_ROWS, elevation_of};
+use crate::drape::lie::RISE_RADIUS_MM;
+use crate::drape::{AZIMUTHS, Shell};
 use rayon::prelude::*;
 use std::f64::consts::TAU;
 

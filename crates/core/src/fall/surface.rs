@@ -1,12 +1,13 @@
 //! How far hair stands out: the room in each cell, stacked on the head.
 
 use super::cell::Below;
-use super::cells::{CAP_ROWS, RINGS, azimuth_of, height_of};
 use super::field::Field;
-use super::lie::RISE_RADIUS_MM;
+use super::fill::fill;
 use super::worn::AsWorn;
-use super::{AZIMUTHS, LEVEL_MM, Shell};
 use crate::constants::LINE_SHARE;
+use crate::drape::cells::{CAP_ROWS, RINGS, azimuth_of, height_of};
+use crate::drape::lie::RISE_RADIUS_MM;
+use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
 use crate::hair::{Hair, Lengths};
 use crate::head::Vec3;
 use std::f64::consts::TAU;
@@ -96,7 +97,7 @@ impl Surface {
 
     /// The surface of hair worn at these fibre lengths.
     pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
-        Self::of(&Field::of(hair, &AsWorn::of(hair, lengths).0), &hair.shell)
+        Self::of(&fill(hair, &AsWorn::of(hair, lengths).0), &hair.shell)
     }
 
     /// Rows, from the top down.
@@ -153,9 +154,9 @@ fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
     for _ in 0..SLIDES {
         let before = thick.to_vec();
         for row in 1..rows {
-            let across =
-                STEEPEST * RISE_RADIUS_MM * super::cells::elevation_of(row).cos() * TAU / AZIMUTHS as f64;
-            let down = STEEPEST * RISE_RADIUS_MM * super::cells::CAP_STEP;
+            let across = STEEPEST * RISE_RADIUS_MM * crate::drape::cells::elevation_of(row).cos() * TAU
+                / AZIMUTHS as f64;
+            let down = STEEPEST * RISE_RADIUS_MM * crate::drape::cells::CAP_STEP;
             for i in 0..AZIMUTHS {
                 let here = before[row][i];
                 let moves = |row: usize, cell: usize, most: f64| {

@@ -1,9 +1,9 @@
 //! A head of hair as it is worn: how long each share is, and how the hair of each root lies.
 
-use super::lie::{Lie, Turn, cube_root_of_one_and};
-use super::path::LEAST_RIDE_MM;
-use super::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::constants::LOCK_ENTANGLED;
+use crate::drape::lie::{Lie, Turn, cube_root_of_one_and};
+use crate::drape::path::LEAST_RIDE_MM;
+use crate::drape::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, Lengths, SHARES};
 use crate::head::Vec3;
@@ -129,7 +129,7 @@ impl Worn {
         if length <= 0.0 {
             return 0.0;
         }
-        let (steady, terms) = hair.packing.terms(&hair.strands[strand]);
+        let (steady, terms) = hair.volume_terms(&hair.strands[strand]);
         let decaying: f64 = terms
             .iter()
             .zip(DECAY_MM)
@@ -212,7 +212,7 @@ struct Bundle {
 /// mean of its path on the head.
 fn lie(hair: &Hair, i: usize, longest: f64, bundles: impl Iterator<Item = Bundle>) -> Lie {
     let strand = &hair.strands[i];
-    let (fibre, closed) = hair.packing.terms(strand);
+    let (fibre, closed) = hair.volume_terms(strand);
     let ride = hair.drapes[i].main().ride();
     let rides = longest.clamp(LEAST_RIDE_MM, ride.mm);
     let (mut taken, mut root_closed, mut mean) = (0.0, 0.0, 0.0);
@@ -249,7 +249,7 @@ pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
 /// How hair lies that is combed down and held: pulled open, so that only its fibre takes room.
 pub(crate) fn combed(hair: &Hair, i: usize) -> Lie {
     let strand = &hair.strands[i];
-    let (fibre, _) = hair.packing.terms(strand);
+    let (fibre, _) = hair.volume_terms(strand);
     let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * fibre;
     Lie { crowding, stand_mm: 0.0, held_up: 0.0 }
 }

@@ -14,6 +14,7 @@
 //! Reis 2014, Phys. Rev. Lett. 112, 068103 (hanging curls); Robbins, *Chemical and Physical Behavior of Human Hair*.
 
 mod extension;
+mod hang_request;
 mod hanging;
 mod lengths;
 mod material;
@@ -22,8 +23,9 @@ mod shape;
 mod state;
 
 pub use extension::Rod;
+pub use hang_request::{HangRequest, HangResult};
 pub use hanging::Regime;
 pub(crate) use lengths::Hold;
 pub use lengths::LengthModel;
-pub use material::{Curl, HangRequest, HangResult, Material};
+pub use material::{Curl, Material};
 pub use state::{Comb, HeldState, Moisture, WornStyle};

@@ -2,7 +2,7 @@
 
 use super::Measures;
 use super::form::{HeadForm, Vec3};
-use crate::reading::Zone;
+use crate::head::Zone;
 use serde::{Deserialize, Serialize};
 
 /// A point of face or body that people relate length to, from the top down.

@@ -3,7 +3,7 @@
 use super::form::{HeadForm, Vec3};
 use super::hairline::Hairline;
 use super::landmark::mirror;
-use crate::reading::Zone;
+use crate::head::Zone;
 use std::f64::consts::PI;
 
 /// The golden angle, radians: the turn from one point of a spherical Fibonacci lattice to the next.

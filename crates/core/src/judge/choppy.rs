@@ -5,8 +5,7 @@
 //! eye takes the steps for that turn; on a flat one nothing else turns, and each line of ends is seen. The measure is the
 //! share of the hair that ends over two fingers, for each degree by which the scalp turns in over them.
 
-use super::cure::THINNEST_MM;
-use super::{Finding, FindingCode, Judged, say};
+use super::{Finding, FindingCode, Judged, THINNEST_MM, say};
 use crate::constants::{CHOPPY_SHARE, CHOPPY_STEP_MM};
 use crate::fall::{End, ends};
 use crate::head::{HeadForm, Landmark, Vec3, drawn};

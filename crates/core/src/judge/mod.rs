@@ -1,14 +1,10 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
 //! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and a remedy in words.
-//! One file a finding. [`Cure`] is the least change that takes one away.
+//! One file a finding. [`plan::Cure`](crate::plan::Cure) is the least change that takes one away.
 
 mod choppy;
-mod cure;
 mod tie;
-
-pub(crate) use cure::Trial;
-pub use cure::{Cure, Lever};
 
 use crate::cut::{Cut, MoveReport, Way};
 use crate::fall::AsWorn;
@@ -21,6 +17,9 @@ use std::sync::LazyLock;
 static ENGLISH: LazyLock<BTreeMap<String, String>> = LazyLock::new(|| {
     serde_json::from_str(include_str!("findings.en.json")).expect("the wording file that ships is valid")
 });
+
+/// Thinnest sections that anybody takes, mm.
+pub(crate) const THINNEST_MM: u32 = 5;
 
 /// What can be found.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -101,7 +100,7 @@ impl Judged<'_> {
 }
 
 /// A sentence with its gaps filled.
-fn say(key: &str, gaps: &[(&str, String)]) -> String {
+pub(crate) fn say(key: &str, gaps: &[(&str, String)]) -> String {
     let sentence = ENGLISH.get(key).cloned().unwrap_or_else(|| format!("[{key}]"));
     gaps.iter().fold(sentence, |text, (name, value)| text.replace(&format!("{{{name}}}"), value))
 }

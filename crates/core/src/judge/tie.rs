@@ -5,10 +5,10 @@
 
 use super::{Finding, FindingCode, Judged, say};
 use crate::constants::TIE_HOLD_MM;
-use crate::cut::taut_mm;
-use crate::hair::tie_of;
+use crate::grow::tie_of;
+use crate::head::Zone;
 use crate::head::drawn;
-use crate::reading::Zone;
+use crate::head::taut_mm;
 
 /// Share of the hair in front that slips from any tie and is nobody's fault, %.
 const SLIPS_PCT: f64 = 10.0;

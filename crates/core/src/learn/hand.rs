@@ -113,7 +113,8 @@ fn fitted(strands: &[Strand]) -> (f64, f64) {
 mod tests {
     use super::*;
     use crate::fibre::Moisture;
-    use crate::reading::{RawZoneReading, Zone};
+    use crate::head::Zone;
+    use crate::reading::RawZoneReading;
 
     fn reading(combs: Vec<CombReading>) -> RawReading {
         let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, 150.0) };

@@ -3,40 +3,11 @@
 use super::reasons::default_risk;
 use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
-use crate::hair::ZonePaths;
-use crate::head::{Measures, Point};
-use crate::reading::Zone;
+use crate::grow::ZonePaths;
+use crate::head::Zone;
+use crate::head::{Measures, Place};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
-
-/// How far a place may lie from its point, mm.
-const OFFSET_MM: (f64, f64) = (-150.0, 600.0);
-
-/// A place on face or body: a point, or so far below it.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Place {
-    /// The point.
-    pub point: Point,
-    /// How far below it, mm, −150 to 600 (below the waist there is no point); negative is above.
-    #[serde(default)]
-    pub below_mm: f64,
-}
-
-impl Place {
-    /// Checks how far it lies from its point.
-    pub fn check(&self) -> Result<(), FieldErrors> {
-        let mut faults = FieldErrors::default();
-        faults.range("below_mm", self.below_mm, OFFSET_MM, "mm");
-        faults.or(())
-    }
-
-    /// Its height above the ear canals, mm.
-    pub fn height_mm(&self, measures: &Measures) -> f64 {
-        self.point.height_mm(measures) - self.below_mm
-    }
-}
 
 /// The wish for one zone: where its hair should land, or, where it stands up and comes down to no point, how long it should be
 /// worn.

@@ -13,7 +13,7 @@ mod sheet;
 mod strand;
 mod zone_mark;
 
-pub use aim::{Aim, Place, ZoneAim};
+pub use aim::{Aim, ZoneAim};
 pub use landing::Spread;
 pub use reasons::Reason;
 pub use request::{MarkAnswer, MarkRequest, find_mark};

@@ -4,8 +4,9 @@ use super::Lengths;
 use super::request::TARGET_MM;
 use crate::error::FieldErrors;
 use crate::fibre::{HeldState, WornStyle};
+use crate::head::Patch;
 use crate::learn;
-use crate::reading::{Patch, RawReading};
+use crate::reading::RawReading;
 use serde::{Deserialize, Serialize};
 
 /// Which strand, cut to which length, held and worn how.

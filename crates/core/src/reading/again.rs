@@ -40,8 +40,8 @@ impl Again {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         for (i, pair) in self.pairs().enumerate() {
-            faults.range(&format!("{i}.stretched_mm"), pair.stretched_mm, super::zone::STRETCHED_MM, "mm");
-            faults.range(&format!("{i}.sprung_mm"), pair.sprung_mm, super::zone::SPRUNG_MM, "mm");
+            faults.range(&format!("{i}.stretched_mm"), pair.stretched_mm, super::ranges::STRETCHED_MM, "mm");
+            faults.range(&format!("{i}.sprung_mm"), pair.sprung_mm, super::ranges::SPRUNG_MM, "mm");
             if pair.sprung_mm > pair.stretched_mm {
                 faults.push(
                     format!("{i}.sprung_mm"),

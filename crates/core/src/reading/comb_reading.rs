@@ -1,8 +1,8 @@
 //! A strand laid on the stylist's own comb: what their hand leaves on it.
 
-use super::Patch;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::{Comb, HeldState};
+use crate::head::Patch;
 use serde::{Deserialize, Serialize};
 
 /// Most of them.

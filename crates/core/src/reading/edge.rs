@@ -1,8 +1,10 @@
 //! Where the hair of a zone ends sharply: a fringe, an undercut, a corner.
 
-use super::{Patch, RawReading};
+use super::RawReading;
 use crate::error::FieldErrors;
-use crate::section::{Region, Scalp};
+use crate::head::Patch;
+use crate::head::Scalp;
+use crate::section::Region;
 use serde::{Deserialize, Serialize};
 
 /// Most of them.

@@ -3,8 +3,8 @@
 //! Instruments send what they measure in the unit they are set to. A comb says how long the strand is and how hard the
 //! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
 
+use super::ranges::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
 use super::room::{HUMIDITY_PCT, TEMPERATURE_C};
-use super::zone::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
 use super::{RawZoneReading, RoomAir, Source};
 use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP, WATER_DRY, WATER_WET};
 use crate::error::{FieldErrors, Problem};

@@ -1,7 +1,7 @@
 //! Where the worn line of the hair lies now.
 
 use crate::error::{FieldErrors, Problem};
-use crate::mark::Place;
+use crate::head::Place;
 use serde::{Deserialize, Serialize};
 
 /// Round the head, where the line is looked at.

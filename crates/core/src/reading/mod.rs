@@ -4,20 +4,17 @@
 //! possible. A zone that is complete becomes a [`ZoneReading`], the only form the computations accept.
 
 mod again;
-mod change;
 mod comb_reading;
 mod curl;
 mod edge;
 mod girth;
 mod instrument;
 mod line;
-mod on_head;
-mod patch;
+mod ranges;
 mod room;
 mod source;
 mod spot;
 mod strands;
-mod summary;
 mod surface;
 mod together;
 mod worn_width;
@@ -25,30 +22,26 @@ mod zone;
 mod zone_reading;
 
 pub use again::{Again, StrandPair};
-pub use change::{Change, ZoneChange, changes};
 pub use comb_reading::CombReading;
 pub use curl::{CurlPicture, CurlWord, curl_pictures};
 pub use edge::SharpEdge;
 pub use girth::{GatheredHair, Girth, gathered};
 pub use instrument::{Measured, Quantity, TakeRequest, Taken, TakenField};
 pub use line::{LineAt, LinePoint};
-pub use on_head::{HeadMark, LandmarkPlace, MarkedAs};
-pub use patch::{Half, Patch};
+use ranges::DENSITY;
 pub use room::RoomAir;
 pub use source::{Source, Sources};
+pub(crate) use spot::cautions;
 pub use spot::{Caution, Spot, SpotKind};
-pub use summary::{Gap, ReadingSummary, Unusual, ZoneSummary, summarise};
 pub use surface::{Feel, HairSurface, Soaks};
 pub use worn_width::WornWidth;
-use zone::DENSITY;
-pub use zone::{RawZoneReading, WidthClass, Zone};
+pub use zone::{RawZoneReading, WidthClass};
 pub(crate) use zone_reading::WORTH_MEASURING;
 pub use zone_reading::{CurlSeen, ZoneReading};
 
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;
-use crate::hair::{Growth, PartLine};
-use crate::head::{Felt, RawMeasures};
+use crate::head::{Felt, Growth, PartLine, Patch, RawMeasures};
 use serde::{Deserialize, Serialize};
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -143,6 +136,11 @@ impl Default for RawReading {
 }
 
 impl RawReading {
+    /// How far the hair is full; none of girths with faults.
+    pub fn gathered(&self) -> Option<GatheredHair> {
+        girth::check(&self.girths).ok().and_then(|()| gathered(&self.girths))
+    }
+
     /// Checks everything that is given, without asking for what is missing.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();

@@ -72,8 +72,9 @@ mod tests {
     #[test]
     fn a_length_let_go_in_damp_air_is_that_of_hair_that_springs_more_in_the_usual() {
         use crate::fibre::WornStyle;
+        use crate::head::Zone;
         use crate::learn;
-        use crate::reading::{RawReading, RawZoneReading, Zone};
+        use crate::reading::{RawReading, RawZoneReading};
         let worn = |humidity_pct| {
             let zone = RawZoneReading { strands: 10, ..RawZoneReading::measured(300.0, 200.0) };
             let room = RoomAir { humidity_pct, ..RoomAir::default() };

@@ -83,7 +83,7 @@ impl Spot {
 }
 
 /// What to be careful about, in order of weight, each once.
-pub(super) fn cautions(spots: &[Spot]) -> Vec<Caution> {
+pub(crate) fn cautions(spots: &[Spot]) -> Vec<Caution> {
     let has = |kind: SpotKind| spots.iter().any(|spot| spot.kind == kind && spot.strength > 0.0);
     [
         (Caution::SoreSkin, has(SpotKind::SoreSkin)),

@@ -1,7 +1,8 @@
 //! The patches of a head beside each other: which there are, and what one that is like another takes from it.
 
-use super::{Half, Patch, RawReading, Zone, ZoneReading};
+use super::{RawReading, ZoneReading};
 use crate::error::{FieldErrors, Problem};
+use crate::head::{Half, Patch, Zone};
 
 impl RawReading {
     /// The patches that are read, in walking order: zones, and both halves of a zone of which one is named.

@@ -1,7 +1,7 @@
 //! How wide the worn hair stands at one height: by callipers, or between two rulers held upright.
 
 use crate::error::FieldErrors;
-use crate::mark::Place;
+use crate::head::Place;
 use serde::{Deserialize, Serialize};
 
 /// Widths of worn hair with the head in it, mm.

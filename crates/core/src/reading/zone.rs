@@ -1,87 +1,12 @@
-//! The zones of the head and what is measured in one of them.
+//! What is measured in one zone of the head.
 
-use super::{Again, CurlWord, Patch, Sources};
+use super::ranges::{DENSITY, LOOP_MM, SPRUNG_MM, STRANDS, STRETCHED_MM, TURNS, WIDTH_UM};
+use super::{Again, CurlWord, Sources};
 use crate::constants::{WIDTH_COARSE_UM, WIDTH_FINE_UM, WIDTH_MEDIUM_UM};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
-use serde::de::Error;
-use serde::{Deserialize, Deserializer, Serialize};
-use std::borrow::Cow;
-
-/// The zones read one at a time, in walking order round the head: front, left, back, right.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Zone {
-    /// Front hairline between the temples.
-    Fringe,
-    /// From behind the fringe to the crown.
-    Top,
-    /// Where the hair turns.
-    Crown,
-    /// Client's left, above the ear.
-    LeftSide,
-    /// Back of the head above the occipital bone.
-    BackUpper,
-    /// Back of the head below the occipital bone.
-    BackLower,
-    /// The hairline at the neck.
-    Nape,
-    /// Client's right, above the ear.
-    RightSide,
-}
-
-impl Zone {
-    /// Every zone in walking order.
-    pub const ALL: [Self; 8] = [
-        Self::Fringe,
-        Self::Top,
-        Self::Crown,
-        Self::LeftSide,
-        Self::BackUpper,
-        Self::BackLower,
-        Self::Nape,
-        Self::RightSide,
-    ];
-
-    /// The name used in documents.
-    pub fn key(self) -> &'static str {
-        match self {
-            Self::Fringe => "fringe",
-            Self::Top => "top",
-            Self::Crown => "crown",
-            Self::LeftSide => "left_side",
-            Self::BackUpper => "back_upper",
-            Self::BackLower => "back_lower",
-            Self::Nape => "nape",
-            Self::RightSide => "right_side",
-        }
-    }
-
-    /// The zone of that name.
-    fn of_key(key: &str) -> Option<Self> {
-        Self::ALL.into_iter().find(|zone| zone.key() == key)
-    }
-
-    /// The zone on the other side, for those that have one.
-    pub fn mirrored(self) -> Option<Self> {
-        match self {
-            Self::LeftSide => Some(Self::RightSide),
-            Self::RightSide => Some(Self::LeftSide),
-            _ => None,
-        }
-    }
-}
-
-impl<'de> Deserialize<'de> for Zone {
-    /// Read as text, not as an enum: only so do readers that report the path of a fault see the name of the zone.
-    fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
-        const KNOWN: &[&str] =
-            &["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
-        let key = Cow::<str>::deserialize(deserializer)?;
-        Self::of_key(&key).ok_or_else(|| D::Error::unknown_variant(&key, KNOWN))
-    }
-}
+use crate::head::Patch;
+use serde::{Deserialize, Serialize};
 
 /// Fibre width by feel.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -164,16 +89,6 @@ pub struct RawZoneReading {
 fn one_strand() -> u32 {
     1
 }
-
-/// Longest and shortest strand that is taken, mm. The longest hair of adults stays under 2.5 m with few exceptions.
-pub(super) const STRETCHED_MM: (f64, f64) = (10.0, 2500.0);
-pub(super) const SPRUNG_MM: (f64, f64) = (2.0, 2500.0);
-const LOOP_MM: (f64, f64) = (0.5, 400.0);
-const TURNS: (f64, f64) = (0.25, 300.0);
-pub(super) const WIDTH_UM: (f64, f64) = (20.0, 180.0);
-/// Hairs on a square centimetre that are taken.
-pub(crate) const DENSITY: (f64, f64) = (20.0, 500.0);
-const STRANDS: (f64, f64) = (1.0, 50.0);
 
 impl Default for RawZoneReading {
     /// Nothing measured yet, one strand at a time.

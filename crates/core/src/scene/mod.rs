@@ -8,9 +8,10 @@ mod bust;
 mod glb;
 mod skin;
 
-use crate::cut::{SectionShape, taut_line};
+use crate::cut::SectionShape;
 use crate::fall::{Surface, worn_lines};
 use crate::hair::{Hair, Lengths};
+use crate::head::taut_line;
 use crate::head::{Vec3, drawn};
 
 /// Strands drawn of each state.

@@ -1,6 +1,7 @@
 //! The outer skin of the worn hair.
 
-use crate::fall::{AZIMUTHS, Surface};
+use crate::drape::AZIMUTHS;
+use crate::fall::Surface;
 use crate::head::Vec3;
 
 /// Hair thinner than this over the head makes no skin, mm.

@@ -1,7 +1,7 @@
 //! Which way subsections lie.
 
-use super::Scalp;
 use crate::error::FieldErrors;
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{PI, TAU};

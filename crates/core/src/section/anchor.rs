@@ -1,7 +1,7 @@
 //! A landmark, or a place so far from one.
 
-use super::Scalp;
 use crate::error::FieldErrors;
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
 use serde::de::value::{MapAccessDeserializer, StrDeserializer};
 use serde::de::{MapAccess, Visitor};

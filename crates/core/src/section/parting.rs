@@ -1,7 +1,8 @@
 //! A parting: a plane through landmarks, straight or zigzag.
 
-use super::{Anchor, Scalp};
+use super::Anchor;
 use crate::error::{FieldErrors, Problem};
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
 use serde::{Deserialize, Serialize};
 use std::f64::consts::PI;

@@ -1,9 +1,10 @@
 //! Regions: expressions of the sides of partings.
 
-use super::{Cutting, Parting, Scalp};
+use super::{Cutting, Parting};
 use crate::error::{FieldErrors, Problem};
+use crate::head::Scalp;
+use crate::head::Zone;
 use crate::head::{Landmark, Vec3};
-use crate::reading::Zone;
 use serde::{Deserialize, Serialize};
 
 /// Deepest nesting of a region, so that no document can exhaust the stack.

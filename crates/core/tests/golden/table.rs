@@ -3,9 +3,11 @@
 use serde_json::Value;
 use spirel_core::cut::{cut, shipped};
 use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::Zone;
 use spirel_core::mark::{Aim, SheetZone, mark_sheet};
-use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, Zone};
+use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 

@@ -3,8 +3,10 @@
 use serde_json::{Value, json};
 use spirel_core::cut::{Cut, cut};
 use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::{Hair, HairRequest};
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::Zone;
+use spirel_core::reading::{RawReading, RawZoneReading};
 
 /// A parameter, and from where to where it runs by what step.
 pub struct Sweep {

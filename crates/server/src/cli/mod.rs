@@ -1,6 +1,7 @@
 //! The commands.
 
 mod compute;
+mod listen;
 mod run;
 mod stand_in;
 

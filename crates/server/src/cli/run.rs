@@ -1,13 +1,13 @@
 //! Serving, with a database of one's own or a private one.
 
+use super::listen::{listen, stop_signal};
 use super::{DatabaseOptions, Failed, ServeOptions, say, stand_in};
 use crate::demo;
 use crate::http::{Settings, State, serve as serve_on};
 use spirel_store::{InstanceOptions, LocalDatabase, Store};
 use std::io::IsTerminal;
-use std::net::{IpAddr, Ipv4Addr, SocketAddr, TcpListener};
+use std::net::{IpAddr, Ipv4Addr, SocketAddr};
 use std::path::{Path, PathBuf};
-use tokio::signal::unix::{SignalKind, signal};
 use tracing_subscriber::EnvFilter;
 use tracing_subscriber::fmt::format::FmtSpan;
 
@@ -82,23 +82,6 @@ fn with_database(
 /// to the unprivileged user the database runs as.
 fn default_folder() -> PathBuf {
     if LocalDatabase::can_live_below(Path::new(".")) { ".spirel".into() } else { "/var/lib/spirel".into() }
-}
-
-pub(super) fn listen(address: SocketAddr, option: &str) -> Result<TcpListener, Failed> {
-    TcpListener::bind(address)
-        .map_err(|e| Failed(format!("{address} can't be listened on ({e}). Choose another with {option}.")))
-}
-
-/// Resolves at the first Ctrl-C or SIGTERM.
-pub(super) fn stop_signal() -> Result<impl Future<Output = ()>, Failed> {
-    let mut interrupt = signal(SignalKind::interrupt()).map_err(Failed::because)?;
-    let mut terminate = signal(SignalKind::terminate()).map_err(Failed::because)?;
-    Ok(async move {
-        tokio::select! {
-            _ = interrupt.recv() => {}
-            _ = terminate.recv() => {}
-        }
-    })
 }
 
 /// One line a request, to standard error; RUST_LOG chooses how much.

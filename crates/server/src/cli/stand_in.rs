@@ -1,7 +1,7 @@
 //! Instruments that aren't there, played by `spirel-instruments`.
 
 use super::Failed;
-use super::run::{listen, stop_signal};
+use super::listen::{listen, stop_signal};
 use clap::{Args, Subcommand};
 use spirel_instruments::bench::Bench;
 use spirel_instruments::picture::png_of_grey;

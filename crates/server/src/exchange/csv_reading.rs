@@ -4,7 +4,8 @@
 use csv::{ReaderBuilder, StringRecord, Trim};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
-use spirel_core::reading::{Patch, RawReading, RawZoneReading};
+use spirel_core::head::Patch;
+use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::{FieldErrors, Problem};
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
@@ -308,7 +309,7 @@ fn value_of(column: &CsvColumn, cell: &str) -> Result<Value, String> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use spirel_core::reading::Zone;
+    use spirel_core::head::Zone;
 
     fn read(text: &str) -> CsvReading {
         CsvTable { text: text.into(), columns: None }.read().expect("a table")

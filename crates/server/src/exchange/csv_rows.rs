@@ -7,9 +7,10 @@ use crate::http::Refusal;
 use serde::Serialize;
 use spirel_core::FieldErrors;
 use spirel_core::fibre::{Comb, Moisture};
+use spirel_core::head::Patch;
 use spirel_core::head::Point;
 use spirel_core::mark::{Mark, MarkSheet, Outcome, SheetZone, mark_sheet};
-use spirel_core::reading::{CurlWord, Patch, WidthClass};
+use spirel_core::reading::{CurlWord, WidthClass};
 use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 

@@ -2,8 +2,9 @@
 //! cutting it.
 
 use spirel_core::FieldErrors;
-use spirel_core::hair::{Hair, HairNow, HairRequest};
-use spirel_core::judge::Cure;
+use spirel_core::grow::{HairNow, HairRequest};
+use spirel_core::hair::Hair;
+use spirel_core::plan::Cure;
 use spirel_core::plan::{FallAnswer, FallRequest};
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};

@@ -4,8 +4,10 @@ use super::{Unreadable, read};
 use serde_json::{Value, json};
 use spirel_core::Problem;
 use spirel_core::cut::{Cut, cut, shipped};
-use spirel_core::hair::{Hair, HairRequest};
-use spirel_core::reading::{RawReading, RawZoneReading, Zone};
+use spirel_core::grow::HairRequest;
+use spirel_core::hair::Hair;
+use spirel_core::head::Zone;
+use spirel_core::reading::{RawReading, RawZoneReading};
 use std::collections::BTreeMap;
 
 /// Paths of all values of a document, as names and numbers.

@@ -1,10 +1,10 @@
 //! How long hair must be worn to end at a height: the one home of what Aim promises and Mark says.
 
-use super::Hair;
 use crate::fall::lie_at;
 use crate::fibre::search::zero_between;
+use crate::hair::Hair;
+use crate::head::Zone;
 use crate::head::{Figure, FigurePoint, FigureZone, Reach, Vec3};
-use crate::reading::Zone;
 use crate::tolerance;
 use rayon::prelude::*;
 

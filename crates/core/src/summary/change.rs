@@ -1,7 +1,8 @@
 //! What a reading says beside an earlier one of the same client.
 
-use super::{Patch, RawReading, ZoneReading};
+use crate::head::Patch;
 use crate::learn;
+use crate::reading::{RawReading, ZoneReading};
 use serde::Serialize;
 
 /// Standard errors of a difference from which on hair has changed and it isn't the measuring.
@@ -61,7 +62,8 @@ pub fn changes(before: &RawReading, now: &RawReading) -> Vec<ZoneChange> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::reading::{RawZoneReading, Zone};
+    use crate::head::Zone;
+    use crate::reading::RawZoneReading;
 
     fn reading(stretched: f64, sprung: f64, count: Option<f64>) -> RawReading {
         let zone = RawZoneReading {

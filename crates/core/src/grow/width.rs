@@ -1,9 +1,9 @@
 //! How much room a client's curls take, by one worn width.
 
-use super::Hair;
 use crate::constants::PACKING_CURL;
 use crate::fall::fall;
 use crate::fibre::search::zero_between;
+use crate::hair::Hair;
 use crate::reading::WornWidth;
 use crate::tolerance;
 

@@ -1,63 +1,17 @@
-//! A plan for a visit: the cut, and how it falls on the head that was read.
+//! A plan carried out on the head that was read: how it falls, what is found about it, and its scene.
 
-use crate::cut::{Cut, MoveReport, Phrase, cut, phrases};
+use super::FallRequest;
+use super::cure::{Cure, Trial};
+use crate::cut::{MoveReport, Phrase, cut, phrases};
 use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
-use crate::fibre::WornStyle;
-use crate::hair::{Hair, HairRequest};
-use crate::judge::{Cure, Finding, Judged, Trial, findings};
-use crate::reading::RawReading;
+use crate::hair::Hair;
+use crate::judge::{Finding, Judged, findings};
 use crate::scene::scene;
-use crate::talk::Climate;
-use crate::units::LengthUnit;
-use serde::{Deserialize, Serialize};
-
-/// Guide roots while editing.
-const ROOTS: u32 = 4096;
+use serde::Serialize;
 
 /// Sections of a move that a scene shows at most when none is chosen: more of them hide each other.
 const SCENE_SECTIONS: usize = 6;
-
-/// The plan as it is saved.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Plan {
-    /// What is cut.
-    pub cut: Cut,
-}
-
-/// What is asked to see a plan's fall.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct FallRequest {
-    /// What was measured.
-    pub reading: RawReading,
-    /// How it is worn.
-    #[serde(default)]
-    pub worn: WornStyle,
-    /// Whether the front is smoothed, whatever the rest is.
-    #[serde(default)]
-    pub front_straight: bool,
-    /// The air it is worn in.
-    #[serde(default)]
-    pub climate: Climate,
-    /// Whether the hair is tied back for work or sport.
-    #[serde(default)]
-    pub ties_back: bool,
-    /// The plan.
-    pub plan: Plan,
-    /// Number, from 0, of the move whose sections are wanted.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub show_move: Option<u32>,
-    /// Number, from 0, of the section of that move that the scene shows; some of them all if left out.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub show_section: Option<u32>,
-    /// Unit of the words.
-    #[serde(default)]
-    pub unit: LengthUnit,
-}
 
 /// A plan's fall.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -75,32 +29,7 @@ pub struct FallAnswer {
     pub findings: Vec<Finding>,
 }
 
-impl Plan {
-    /// A plan of this cut.
-    pub fn of(cut: Cut) -> Self {
-        Self { cut }
-    }
-
-    /// Checks all that can be told without a head.
-    pub fn check(&self) -> Result<(), FieldErrors> {
-        let mut faults = FieldErrors::default();
-        faults.take("cut", self.cut.check());
-        faults.or(())
-    }
-}
-
 impl FallRequest {
-    /// The head of hair the plan is for: it stays the same while the cut is edited.
-    pub fn head(&self) -> HairRequest {
-        HairRequest {
-            reading: self.reading.clone(),
-            worn: self.worn,
-            front_straight: self.front_straight,
-            climate: self.climate,
-            roots: ROOTS,
-        }
-    }
-
     /// The fall, on a head that was grown before and whose own fall is known.
     pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
         let mut faults = FieldErrors::default();
@@ -161,9 +90,14 @@ impl FallRequest {
 
 #[cfg(test)]
 mod tests {
+    use super::super::Plan;
     use super::*;
     use crate::cut::shipped;
-    use crate::reading::{RawZoneReading, Zone};
+    use crate::fibre::WornStyle;
+    use crate::head::Zone;
+    use crate::reading::{RawReading, RawZoneReading};
+    use crate::talk::Climate;
+    use crate::units::LengthUnit;
     use std::collections::BTreeMap;
 
     fn request() -> FallRequest {

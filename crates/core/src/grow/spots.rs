@@ -1,9 +1,9 @@
 //! What weak spots do to the hair that is there: less of it, or shorter shares.
 
-use super::{Lengths, SHARES};
+use crate::hair::{Lengths, SHARES};
+use crate::head::Scalp;
 use crate::head::Vec3;
 use crate::reading::{Spot, SpotKind};
-use crate::section::Scalp;
 
 /// Share of its length that the shortest eighth has lost where all hair is broken.
 const MOST_BROKEN: f64 = 0.8;
@@ -55,9 +55,11 @@ impl Spots {
 
 #[cfg(test)]
 mod tests {
-    use crate::hair::{Hair, HairRequest};
+    use crate::grow::HairRequest;
+    use crate::hair::Hair;
+    use crate::head::Zone;
     use crate::head::{Landmark, Vec3};
-    use crate::reading::{RawReading, RawZoneReading, Spot, SpotKind, Zone};
+    use crate::reading::{RawReading, RawZoneReading, Spot, SpotKind};
     use std::collections::BTreeMap;
 
     fn hair(spots: &[Spot]) -> Hair {

@@ -6,12 +6,12 @@
 use super::LEVEL_MM;
 use super::cells::Cells;
 use super::profile::decayed_slowest;
-use crate::hair::{Growth, PartLine};
+use crate::head::Scalp;
 use crate::head::{Body, Root, Vec3};
-use crate::section::Scalp;
+use crate::head::{Growth, PartLine};
 
 /// Step along the scalp, mm.
-pub(super) const STEP_MM: f64 = 7.0;
+pub(crate) const STEP_MM: f64 = 7.0;
 /// Length of the first of the pieces of a path on the head that the field sees, by how much each is longer than the one
 /// before, and of the longest, mm: upright curls end within the first, and long hair needs no finer ones than that by which
 /// guide strands are spread.
@@ -23,7 +23,7 @@ const MOST_STEPS: usize = 120;
 /// How far from its root hair still grows its own way rather than falls, mm: about the length over which its weight bends it.
 const GROWS_MM: f64 = 35.0;
 /// Least length over which hair is taken to ride on other hair, mm: shorter, it is as at its root.
-pub(super) const LEAST_RIDE_MM: f64 = 1.0;
+pub(crate) const LEAST_RIDE_MM: f64 = 1.0;
 /// Growth weaker than this share of the fall bends nothing.
 const NO_BEND: f64 = 1e-6;
 
@@ -51,13 +51,13 @@ pub struct Path {
     pieces: Vec<Piece>,
     on_head_pieces: usize,
     /// Where it hangs straight down between head and shoulders, if it does and goes over them, and where it does without end.
-    pub(super) to_shoulders: Option<Hang>,
-    pub(super) to_the_end: Hang,
+    pub(crate) to_shoulders: Option<Hang>,
+    pub(crate) to_the_end: Hang,
 }
 
 /// How far hair rides over other hair at most.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub(super) struct Ride {
+pub(crate) struct Ride {
     pub mm: f64,
     /// e^(mm/τ) for the longest τ of its profile.
     pub grown: f64,
@@ -75,7 +75,7 @@ struct Point {
 
 /// A short piece of a path, as the field sees it.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub(super) struct Piece {
+pub(crate) struct Piece {
     /// Where it ends, length of the path, mm.
     pub end_mm: f32,
     /// How long it is, mm.
@@ -91,7 +91,7 @@ pub(super) struct Piece {
 
 /// A stretch that hangs straight down.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub(super) struct Hang {
+pub(crate) struct Hang {
     /// Length of the path at which it begins and ends, mm.
     pub from_mm: f64,
     pub to_mm: f64,
@@ -108,7 +108,7 @@ impl Hang {
 }
 
 /// What paths are laid on.
-pub(super) struct Ground<'a> {
+pub(crate) struct Ground<'a> {
     pub scalp: Scalp<'a>,
     pub body: &'a Body,
     pub part: PartLine,
@@ -117,14 +117,14 @@ pub(super) struct Ground<'a> {
 
 impl Path {
     /// The path of hair that falls away from the parting.
-    pub(super) fn parted(ground: &Ground, root: &Root) -> Self {
+    pub(crate) fn parted(ground: &Ground, root: &Root) -> Self {
         let parts = ground.part.nearest(&ground.scalp, &root.at);
         let away = Vec3::new(root.at.x - parts.x, 0.0, root.at.z - parts.z);
         Self::of(ground, root, away.try_normalize(1e-9).unwrap_or_else(Vec3::zeros))
     }
 
     /// The path of a fringe: forward over the forehead.
-    pub(super) fn forward(ground: &Ground, root: &Root) -> Self {
+    pub(crate) fn forward(ground: &Ground, root: &Root) -> Self {
         // A little to its own side, as the forehead turns.
         Self::of(ground, root, Vec3::new(0.4 * root.at.x / root.at.norm(), 0.0, 1.0).normalize() * 1.5)
     }
@@ -310,12 +310,12 @@ impl Path {
     }
 
     /// Its pieces on the head, from short to long.
-    pub(super) fn on_head(&self) -> &[Piece] {
+    pub(crate) fn on_head(&self) -> &[Piece] {
         &self.pieces[..self.on_head_pieces]
     }
 
     /// Its pieces over the shoulders.
-    pub(super) fn over_shoulders(&self) -> &[Piece] {
+    pub(crate) fn over_shoulders(&self) -> &[Piece] {
         &self.pieces[self.on_head_pieces..]
     }
 
@@ -325,7 +325,7 @@ impl Path {
     }
 
     /// How far hair on it rides over other hair at most.
-    pub(super) fn ride(&self) -> Ride {
+    pub(crate) fn ride(&self) -> Ride {
         self.ride
     }
 
@@ -351,7 +351,7 @@ impl Path {
     }
 
     /// By how much it turns on the head on average, radians a millimetre.
-    pub(super) fn bend(&self) -> f64 {
+    pub(crate) fn bend(&self) -> f64 {
         self.bend
     }
 
@@ -361,7 +361,7 @@ impl Path {
     }
 
     /// The place so far along, mm, and which way is out there.
-    pub(super) fn place_and_out(&self, arc_mm: f64) -> (Vec3, Vec3) {
+    pub(crate) fn place_and_out(&self, arc_mm: f64) -> (Vec3, Vec3) {
         let hangs = if arc_mm >= self.last.arc_mm {
             Some(&self.last)
         } else {
@@ -405,9 +405,12 @@ fn level(v: &Vec3) -> Vec3 {
 
 #[cfg(test)]
 mod tests {
-    use super::super::Drape;
-    use crate::hair::{Hair, HairRequest, PartLine};
-    use crate::reading::{RawReading, RawZoneReading, Zone};
+    use crate::drape::Drape;
+    use crate::grow::HairRequest;
+    use crate::hair::Hair;
+    use crate::head::PartLine;
+    use crate::head::Zone;
+    use crate::reading::{RawReading, RawZoneReading};
     use std::collections::BTreeMap;
 
     fn hair(part_mm: f64) -> Hair {

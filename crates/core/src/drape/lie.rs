@@ -18,7 +18,7 @@ const LEAST_SPREAD: f64 = 0.2;
 const STAND_OVER_MM: f64 = 15.0;
 
 /// The cube root of 1 + x, by logarithm: twice as quick as by itself, and as exact as anything here needs.
-pub(super) fn cube_root_of_one_and(x: f64) -> f64 {
+pub(crate) fn cube_root_of_one_and(x: f64) -> f64 {
     (x.ln_1p() / 3.0).exp()
 }
 
@@ -105,7 +105,7 @@ impl Lie {
     }
 
     /// Place along the bare path and height over it, mm, of the point that is `worn_mm` from the root.
-    pub(super) fn at(&self, turn: &Turn, path: &Path, worn_mm: f64) -> (f64, f64) {
+    pub(crate) fn at(&self, turn: &Turn, path: &Path, worn_mm: f64) -> (f64, f64) {
         let stand = self.stand_mm * -(-worn_mm / STAND_OVER_MM).exp_m1();
         if worn_mm >= turn.worn_mm {
             // What is held up stands out on past the edge of the hair, too, instead of hanging.
@@ -147,13 +147,13 @@ mod tests {
     #[test]
     fn hair_leaves_the_head_where_it_has_run_down_its_path_however_crowded_it_is() {
         let zones = std::collections::BTreeMap::from([(
-            crate::reading::Zone::Top.into(),
+            crate::head::Zone::Top.into(),
             crate::reading::RawZoneReading::measured(300.0, 290.0),
         )]);
         let reading = crate::reading::RawReading { zones, ..Default::default() };
-        let hair = crate::hair::HairRequest { roots: 256, ..crate::hair::HairRequest::new(reading) };
+        let hair = crate::grow::HairRequest { roots: 256, ..crate::grow::HairRequest::new(reading) };
         let hair = hair.grow().expect("possible");
-        for path in hair.drapes.iter().map(super::super::Drape::main).filter(|path| path.on_head_mm() > 0.0) {
+        for path in hair.drapes.iter().map(crate::drape::Drape::main).filter(|path| path.on_head_mm() > 0.0) {
             for crowding in [0.0, 0.05, 0.5, 0.95, 1.0, 1.3, 3.0] {
                 for held_up in [0.0, 0.3, 0.9] {
                     let lie = Lie { crowding, stand_mm: 0.0, held_up };

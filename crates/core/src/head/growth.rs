@@ -1,8 +1,8 @@
 //! Hair that grows a way of its own: swirls, cowlicks, and the direction a zone grows in.
 
 use crate::error::{FieldErrors, Problem};
+use crate::head::Scalp;
 use crate::head::{Landmark, Vec3};
-use crate::section::Scalp;
 use serde::{Deserialize, Serialize};
 
 /// How far a growth reaches, mm, and how strong it is.
@@ -103,9 +103,11 @@ impl Growth {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::hair::{Hair, HairRequest};
+    use crate::grow::HairRequest;
+    use crate::hair::Hair;
+    use crate::head::Zone;
     use crate::head::mirror;
-    use crate::reading::{RawReading, RawZoneReading, Zone};
+    use crate::reading::{RawReading, RawZoneReading};
     use std::collections::BTreeMap;
 
     fn hair(growth: Vec<Growth>) -> Hair {
@@ -126,7 +128,7 @@ mod tests {
             let off = (strand.root.at - crown).norm();
             (8.0..40.0).contains(&off)
         });
-        let turn = |(strand, drape): (&crate::hair::Strand, &crate::fall::Drape)| {
+        let turn = |(strand, drape): (&crate::hair::Strand, &crate::drape::Drape)| {
             let (from, to) = (strand.root.at - crown, drape.main().place(20.0) - crown);
             normal.dot(&from.cross(&to)).atan2(from.dot(&to))
         };

@@ -2,8 +2,9 @@
 
 use crate::fibre::LengthModel;
 use crate::head::{Hairline, Vec3, halfway, zone_centre};
+use crate::head::{Half, Patch};
 use crate::learn;
-use crate::reading::{Half, Patch, RawReading, ZoneReading};
+use crate::reading::{RawReading, ZoneReading};
 use crate::section::RegionTest;
 
 /// Angle over which a zone's say falls off, radians: about half the distance of neighbouring zones.
@@ -193,9 +194,10 @@ impl Density {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::hair::HairRequest;
+    use crate::grow::HairRequest;
+    use crate::head::Zone;
     use crate::head::{HeadForm, Measures, roots};
-    use crate::reading::{RawZoneReading, Zone};
+    use crate::reading::RawZoneReading;
 
     fn reading(counts: &[(Zone, f64)]) -> RawReading {
         let zones = Zone::ALL.into_iter().map(|zone| {

@@ -3,17 +3,15 @@
 //! A cure pulls one lever on the moves that cause a finding, whole millimetre by whole millimetre, until the cut as it is
 //! then carried out is no longer objected to, and to nothing else either. Where no amount does, leaving the moves out may.
 
-use super::{Finding, FindingCode, Judged, findings, say};
 use crate::cut::{Cut, FirstLength, Way, cut};
 use crate::fall::AsWorn;
 use crate::hair::Hair;
+use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings, say};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 
 /// Most that is left longer, mm: more is another haircut.
 const LONGEST_MM: u32 = 100;
-/// Thinnest sections that anybody takes, mm.
-pub(super) const THINNEST_MM: u32 = 5;
 
 /// What is changed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]

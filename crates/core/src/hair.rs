@@ -4,26 +4,11 @@
 //! A reading knows a few zones; between their middles every property changes smoothly ([`blend`]). The hair of a root
 //! is eight equal shares that may differ in length, so that taking weight is exact bookkeeping ([`Lengths`]).
 
-mod blend;
-mod growth;
-mod present;
-mod reach;
-mod request;
-mod spots;
-mod width;
-
-pub use blend::Blend;
-pub use growth::{Growth, GrowthWay};
-pub(crate) use present::tie_of;
-pub use present::{Agreement, Agreements, HairNow, agreements};
-pub use reach::ZonePaths;
-pub use request::{HairRequest, PartLine};
-
-use crate::fall::{Drape, Packing, Profile, Shell};
+use crate::drape::{Drape, Packing, Profile, Shell, Terms};
 use crate::fibre::{LengthModel, Rod, WornStyle};
-use crate::head::{Body, Hairline, HeadForm, Measures, Root};
+use crate::head::Scalp;
+use crate::head::{Body, Hairline, HeadForm, Measures, PartLine, Root};
 use crate::learn::Hand;
-use crate::section::Scalp;
 
 /// Equal shares of a root's hair that may differ in length.
 pub const SHARES: usize = 8;
@@ -115,6 +100,11 @@ impl Hair {
         let (low, high) =
             among.map(y).fold((f64::INFINITY, f64::NEG_INFINITY), |(low, high), y| (low.min(y), high.max(y)));
         move |i| if high > low { (self.strands[i].root.at.y - low) / (high - low) } else { 0.5 }
+    }
+
+    /// Volume of a worn millimetre of a strand over the section of its fibre ([`Packing::terms`]).
+    pub(crate) fn volume_terms(&self, strand: &Strand) -> (f64, Terms) {
+        self.packing.terms(strand.worn, &strand.profile)
     }
 
     /// Mass of all hair of these lengths, g.

@@ -1,43 +1,28 @@
 //! A head of hair asked for as a document, and its making.
 
+use super::Blend;
 use super::blend::{Density, Grown};
 use super::present::agree;
 use super::spots::Spots;
 use super::width;
-use super::{Blend, Hair, Lengths, SHARES, Strand};
+use crate::drape::{Packing, Shell, drape_all};
 use crate::error::{FieldErrors, Problem};
-use crate::fall::{Packing, Shell, drape_all};
 use crate::fibre::WornStyle;
-use crate::head::{Body, Figure, Hairline, HeadForm, Landmark, Measures, Root, Vec3, roots};
+use crate::hair::{Hair, Lengths, SHARES, Strand};
+use crate::head::Scalp;
+use crate::head::{Body, Figure, Hairline, HeadForm, Measures, Root, roots};
+use crate::head::{Patch, Zone};
 use crate::learn::Hand;
-use crate::reading::{Patch, RawReading, RawZoneReading, Zone, ZoneReading};
-use crate::section::{RegionTest, Scalp};
+use crate::reading::{RawReading, RawZoneReading, ZoneReading};
+use crate::section::RegionTest;
 use crate::talk::{Climate, Wearing};
 use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
 /// Guide roots that can be asked for.
 const ROOTS: (f64, f64) = (256.0, 65_536.0);
-/// How far from the middle a part can lie, mm.
-const PART_MM: (f64, f64) = (-60.0, 60.0);
-
 fn usual_roots() -> u32 {
     4096
-}
-
-/// Where the hair parts: a line from the front hairline to the crown, so far to the client's left of the middle.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields, default)]
-pub struct PartLine {
-    /// Offset to the client's left, mm, −60 to 60.
-    pub left_mm: f64,
-}
-
-impl Default for PartLine {
-    fn default() -> Self {
-        Self { left_mm: 0.0 }
-    }
 }
 
 /// A head of hair.
@@ -200,19 +185,4 @@ const USUAL_MM: (f64, f64) = (300.0, 290.0);
 /// Lengths of the shares of a strand, even from the longest to the shortest.
 fn thinned(longest_mm: f64, layered: f64) -> Lengths {
     std::array::from_fn(|i| longest_mm * (1.0 - layered * i as f64 / (SHARES - 1) as f64))
-}
-
-impl PartLine {
-    pub(crate) fn check(&self) -> Result<(), FieldErrors> {
-        let mut faults = FieldErrors::default();
-        faults.range("left_mm", self.left_mm, PART_MM, "mm");
-        faults.or(())
-    }
-
-    /// The point of the part nearest to a place, seen from above: hair falls away from it.
-    pub(crate) fn nearest(self, scalp: &Scalp, p: &Vec3) -> Vec3 {
-        let front = scalp.point(Landmark::HairlineCentre).z;
-        let crown = -0.45 * front;
-        Vec3::new(self.left_mm, 0.0, p.z.clamp(crown, front))
-    }
 }

@@ -7,8 +7,8 @@
 mod line;
 mod tie;
 
-use super::Hair;
 use crate::fall::{Fall, fall};
+use crate::hair::Hair;
 use crate::reading::RawReading;
 use serde::Serialize;
 pub(crate) use tie::tie_of;

@@ -1,9 +1,8 @@
 //! How much room hair takes: its fibre over the share of the room that is fibre.
 
-use super::profile::Terms;
+use super::profile::{Profile, Terms};
 use crate::constants::{PACKING_BRUSHED, PACKING_CURL, PACKING_STRAIGHT};
 use crate::fibre::WornStyle;
-use crate::hair::Strand;
 
 /// The packing of a client's hair: φ = 0.09/(1 + β(1 − x²)²).
 ///
@@ -25,12 +24,11 @@ impl Packing {
 
     /// Room in a worn millimetre over the section of the fibre: a part that is there all the way, and the coefficients of
     /// what decays from the end upwards.
-    pub(super) fn terms(&self, strand: &Strand) -> (f64, Terms) {
+    pub(crate) fn terms(&self, worn: WornStyle, profile: &Profile) -> (f64, Terms) {
         // Brushing dissolves the locks: single fibres lie out of phase and keep each other away.
-        let loose = if strand.worn == WornStyle::BrushedOut { PACKING_BRUSHED.value } else { 1.0 };
+        let loose = if worn == WornStyle::BrushedOut { PACKING_BRUSHED.value } else { 1.0 };
         let straight = 1.0 / PACKING_STRAIGHT.value;
         let closed = self.curl * (1.0 + self.frizz) * loose;
-        let profile = &strand.profile;
         let term = |i: usize| straight * (profile.fibre[i] + closed * profile.closed[i]);
         (straight, std::array::from_fn(term))
     }

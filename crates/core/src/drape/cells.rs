@@ -5,12 +5,12 @@ use crate::head::Vec3;
 use std::f64::consts::{FRAC_PI_2, TAU};
 
 /// Rows over the head, from the top down to the ears' height.
-pub(super) const CAP_ROWS: usize = 30;
+pub(crate) const CAP_ROWS: usize = 30;
 /// Height of such a row, radians.
-pub(super) const CAP_STEP: f64 = FRAC_PI_2 / CAP_ROWS as f64;
+pub(crate) const CAP_STEP: f64 = FRAC_PI_2 / CAP_ROWS as f64;
 /// Rings by distance from the axis into which cells below the head are divided: hair that hangs further in fills the hollow
 /// under the head first and only then pushes out what hangs further out.
-pub(super) const RINGS: usize = 5;
+pub(crate) const RINGS: usize = 5;
 const INNERMOST_MM: f64 = 60.0;
 const RING_MM: f64 = 9.0;
 /// All of a share.
@@ -18,7 +18,7 @@ const WHOLE: f64 = u16::MAX as f64;
 
 /// Two rows and two azimuths between which something lies, with the share of the first of each.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub(super) struct Cells {
+pub(crate) struct Cells {
     rows: [u16; 2],
     azimuths: [u8; 2],
     row_share: u16,
@@ -77,24 +77,24 @@ impl Cells {
 }
 
 /// Elevation of the middle of a row over the head, radians.
-pub(super) fn elevation_of(row: usize) -> f64 {
+pub(crate) fn elevation_of(row: usize) -> f64 {
     FRAC_PI_2 - (row as f64 + 0.5) * CAP_STEP
 }
 
 /// Height of the middle of a row below the head, mm.
-pub(super) fn height_of(row: usize) -> f64 {
+pub(crate) fn height_of(row: usize) -> f64 {
     -((row - CAP_ROWS) as f64 + 0.5) * LEVEL_MM
 }
 
 /// Middle of a cell, radians from the front towards the client's left.
 ///
 /// Cells lie symmetrically about the middle plane, so that a symmetrical head has a symmetrical field.
-pub(super) fn azimuth_of(cell: usize) -> f64 {
+pub(crate) fn azimuth_of(cell: usize) -> f64 {
     (cell as f64 + 0.5) * TAU / AZIMUTHS as f64
 }
 
 /// The two cells nearest to a place, with the share each has of what is there.
-pub(super) fn azimuths_of(x: f64, z: f64) -> [(usize, f64); 2] {
+pub(crate) fn azimuths_of(x: f64, z: f64) -> [(usize, f64); 2] {
     let turn = x.abs().atan2(z) / TAU * AZIMUTHS as f64 - 0.5;
     let below = turn.floor();
     let share = turn - below;

@@ -97,17 +97,17 @@ pub(crate) fn decayed(height_mm: f64) -> Terms {
 }
 
 /// The same for the term that decays over the longest height.
-pub(super) fn decayed_slowest(height_mm: f64) -> f64 {
+pub(crate) fn decayed_slowest(height_mm: f64) -> f64 {
     (-height_mm / DECAY_MM[TERMS - 1]).exp()
 }
 
 /// e^(h/τ) for each term.
-pub(super) fn grown(height_mm: f64) -> Terms {
+pub(crate) fn grown(height_mm: f64) -> Terms {
     fourth_powers(decayed_slowest(-height_mm))
 }
 
 /// The last of the terms and, as decay lengths are a factor of four apart, each before it as the fourth power of the next.
-pub(super) fn fourth_powers(last: f64) -> Terms {
+pub(crate) fn fourth_powers(last: f64) -> Terms {
     let mut terms = [last; TERMS];
     for i in (0..TERMS - 1).rev() {
         let square = terms[i + 1] * terms[i + 1];

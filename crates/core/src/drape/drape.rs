@@ -4,9 +4,9 @@ use super::lie::{Lie, Turn};
 use super::path::{Ground, Path};
 use crate::constants::{FRINGE_FALLS_MM, FRINGE_PARTS_MM};
 use crate::fibre::search::zero_between;
-use crate::hair::{Growth, PartLine};
+use crate::head::Scalp;
 use crate::head::{Body, Landmark, Root, Vec3};
-use crate::section::Scalp;
+use crate::head::{Growth, PartLine};
 use crate::tolerance;
 use rayon::prelude::*;
 
@@ -69,7 +69,7 @@ impl Drape {
     }
 
     /// The paths with the share of hair of this worn length that takes each.
-    pub(super) fn paths(&self, worn_mm: f64) -> impl Iterator<Item = (&Path, f64)> {
+    pub(crate) fn paths(&self, worn_mm: f64) -> impl Iterator<Item = (&Path, f64)> {
         let share = self.forward.as_ref().map_or(0.0, |forward| {
             let (falls, parts) = (FRINGE_FALLS_MM.value, FRINGE_PARTS_MM.value);
             forward.share * (1.0 - eased((worn_mm - falls) / (parts - falls)))
@@ -84,7 +84,7 @@ impl Drape {
     }
 
     /// The same where it is known where it leaves the head as it goes with the parting.
-    pub(super) fn place_from(&self, lie: &Lie, turn: &Turn, whole_mm: f64, worn_mm: f64) -> Vec3 {
+    pub(crate) fn place_from(&self, lie: &Lie, turn: &Turn, whole_mm: f64, worn_mm: f64) -> Vec3 {
         if self.forward.is_none() {
             return on_path(&self.parted, lie, turn, worn_mm);
         }

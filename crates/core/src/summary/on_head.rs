@@ -1,7 +1,7 @@
 //! Where the things noted in a reading lie on the client's own head, to be drawn there.
 
-use super::{RawReading, SpotKind};
 use crate::head::{Hairline, HeadForm, Landmark, drawn};
+use crate::reading::{RawReading, SpotKind};
 use serde::{Deserialize, Serialize};
 
 /// A mark that belongs on a picture of the head.
@@ -75,7 +75,8 @@ pub(super) fn marks(reading: &RawReading, (form, hairline): &(HeadForm, Hairline
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::reading::{Spot, summarise};
+    use crate::reading::Spot;
+    use crate::summary::summarise;
 
     #[test]
     fn marks_lie_on_the_scalp_on_the_side_they_are_on() {

@@ -1,11 +1,19 @@
 //! What a reading amounts to so far: shrinkage by zone, what is missing, and how sure the computed hair is.
 
-use super::spot::cautions;
-use super::{Caution, GatheredHair, HeadMark, LandmarkPlace, Patch, RawReading, Soaks, Zone};
-use super::{RawZoneReading, WORTH_MEASURING, WidthClass, ZoneReading, gathered, girth, on_head};
+mod change;
+mod on_head;
+
+pub use change::{Change, ZoneChange, changes};
+pub use on_head::{HeadMark, LandmarkPlace, MarkedAs};
+
 use crate::constants::STRAND_LOGIT_SD;
 use crate::fibre::{LengthModel, Moisture, WornStyle};
+use crate::head::{Patch, Zone};
 use crate::learn::{self, Belief};
+use crate::reading::{
+    Caution, GatheredHair, RawReading, RawZoneReading, Soaks, WORTH_MEASURING, WidthClass, ZoneReading,
+    cautions,
+};
 use serde::{Deserialize, Serialize};
 
 /// Shares of length that left and right may differ by before it is worth saying: more than strands of one zone do.
@@ -181,7 +189,7 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
         .zip(shrinkage_of(Zone::RightSide))
         .map(|(left, right)| left - right)
         .filter(|difference| difference.abs() > SIDES_DIFFER);
-    let gathered = girth::check(&reading.girths).ok().and_then(|()| gathered(&reading.girths));
+    let gathered = reading.gathered();
     let unusual = unusual(&zones, gathered.as_ref(), reading);
     let head = on_head::head_of(reading);
     ReadingSummary {

@@ -16,7 +16,7 @@ const SHARPEST_MM: f64 = 90.0;
 #[derive(Debug, Clone)]
 pub struct Shell {
     /// Cells over the head.
-    pub(super) cap: Vec<[CapCell; AZIMUTHS]>,
+    pub(crate) cap: Vec<[CapCell; AZIMUTHS]>,
     /// Horizontal radius by height, mm, in levels downwards from `highest`; 0 where the head isn't.
     highest: i32,
     rows: Vec<[f64; AZIMUTHS]>,
@@ -24,7 +24,7 @@ pub struct Shell {
 
 /// A cell over the head.
 #[derive(Debug, Clone, Copy)]
-pub(super) struct CapCell {
+pub(crate) struct CapCell {
     /// Its middle, mm, and which way is out.
     pub at: Vec3,
     pub out: Vec3,
@@ -104,7 +104,7 @@ impl Shell {
     }
 
     /// What hair hangs round at a height below the head: the head, or the neck, mm.
-    pub(super) fn inner_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
+    pub(crate) fn inner_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
         self.radius_mm(height_mm, azimuth).max(NECK_MM)
     }
 }

@@ -1,0 +1,12 @@
+//! A plan for a visit: the cut, how it falls on the head that was read, and what would make it better.
+//!
+//! [`Plan`] is the document that is kept, [`FallRequest`] what is asked of it; `answer` carries it out, and [`Cure`] is the
+//! search for the least change that takes a finding away.
+
+mod answer;
+mod cure;
+mod document;
+
+pub use answer::FallAnswer;
+pub use cure::{Cure, Lever};
+pub use document::{FallRequest, Plan};
