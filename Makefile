@@ -26,6 +26,7 @@ build: web/dist/index.html
 ## Writes again what is generated: the API's description, the schemas of the formats, the front end's types.
 contract: build web/node_modules/.package-lock.json
 	$(BINARY) openapi > docs/openapi.json
+	$(BINARY) contract > web/src/api/contract.gen.json
 	$(BINARY) schemas docs/formats
 	cd web && npm run --silent api
 

@@ -38,6 +38,7 @@ pub mod reading;
 pub mod scene;
 pub mod scope;
 pub mod section;
+pub mod stage;
 pub mod summary;
 pub mod talk;
 pub mod tolerance;

@@ -209,14 +209,12 @@ pub struct Talk {
     /// How the hair is worn on most days: the state every target is meant in.
     pub worn: WornStyle,
     /// Whether the front is always smoothed, whatever the rest is.
-    #[serde(skip_serializing_if = "is_default")]
     pub front_straight: bool,
     /// Whether it is tied back for work or sport.
     pub ties_back: bool,
     /// Where it parts.
     pub part: Part,
     /// Minutes a day the client will spend on it, 0 to 240.
-    #[serde(skip_serializing_if = "Option::is_none")]
     pub minutes_a_day: Option<u32>,
     /// What they are afraid of.
     pub fear: String,
@@ -225,50 +223,33 @@ pub struct Talk {
     /// Sore, broken or shedding scalp was mentioned or seen: the caution is shown.
     pub scalp_concern: bool,
     /// Something that can spread was mentioned or seen.
-    #[serde(skip_serializing_if = "is_default")]
     pub infestation: bool,
     /// Who styles it on most days.
-    #[serde(skip_serializing_if = "is_default")]
     pub styled_by: StyledBy,
     /// The fringe.
-    #[serde(skip_serializing_if = "is_default")]
     pub fringe: FringeWish,
     /// Whether glasses are worn.
-    #[serde(skip_serializing_if = "is_default")]
     pub glasses: bool,
     /// The air it is mostly worn in.
-    #[serde(skip_serializing_if = "is_default")]
     pub climate: Climate,
     /// Products used.
-    #[serde(skip_serializing_if = "String::is_empty")]
     pub products: String,
     /// Weeks since the last cut, 0 to 1,040.
-    #[serde(skip_serializing_if = "Option::is_none")]
     pub weeks_since_cut: Option<u32>,
     /// What was done to it chemically.
-    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
     pub treatments: BTreeSet<Treatment>,
     /// What changed it lately.
-    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
     pub events: BTreeSet<HairEvent>,
     /// Whether the client is a minor.
-    #[serde(skip_serializing_if = "is_default")]
     pub minor: bool,
     /// Whether a guardian has agreed to the cut.
-    #[serde(skip_serializing_if = "is_default")]
     pub guardian_agrees: bool,
     /// Whether photographs may be taken; none until it was asked.
-    #[serde(skip_serializing_if = "Option::is_none")]
     pub photographs: Option<bool>,
     /// Cautions that somebody has taken note of: who and when stands with the version that first has them.
-    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
     pub noted: BTreeSet<TalkCaution>,
     /// Anything else.
     pub notes: String,
-}
-
-fn is_default<T: Default + PartialEq>(value: &T) -> bool {
-    *value == T::default()
 }
 
 impl Talk {

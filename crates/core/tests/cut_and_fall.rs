@@ -15,7 +15,7 @@ use spirel_core::head::Zone;
 use spirel_core::head::taut_mm;
 use spirel_core::head::{Felt, Landmark, Point, mirror};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
-use spirel_core::section::{Along, Half, Region};
+use spirel_core::section::{Along, Region, Side};
 use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;
 
@@ -196,7 +196,7 @@ fn one_length_on_thick_curls_is_a_triangle_and_round_layers_lift_its_widest_poin
 #[test]
 fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried() {
     let hair = even(330.0, STRAIGHT, WidthClass::Coarse, 2048).grow().unwrap();
-    let region = Region::All(vec![Region::Half(Half::Left), Region::Zone(Zone::LeftSide)]);
+    let region = Region::All(vec![Region::Half(Side::Left), Region::Zone(Zone::LeftSide)]);
     let held = |over| {
         let mut sections = layers(Along::Vertical, Landmark::TempleLeft, 90.0, Guide::Free, 120.0);
         sections.hold.over = over;
@@ -252,7 +252,7 @@ fn what_falls_and_what_is_left_make_up_what_was_there() {
 fn the_mirror_image_of_a_plan_gives_the_mirror_image_of_the_head() {
     let hair = even(340.0, 0.6, WidthClass::Medium, 1024).grow().unwrap();
     let region = Region::side_of(&[Landmark::Apex, Landmark::EarTopLeft], Landmark::TempleLeft);
-    let region = Region::All(vec![region, Region::Half(Half::Left)]);
+    let region = Region::All(vec![region, Region::Half(Side::Left)]);
     for along in
         [Along::Vertical, Along::Horizontal, Along::Profile, Along::Pivot { round: Landmark::EarTopLeft }]
     {
@@ -375,7 +375,7 @@ fn any_landmark() -> impl Strategy<Value = Landmark> {
 fn any_region() -> impl Strategy<Value = Region> {
     let leaf = prop_oneof![
         Just(Region::Everything),
-        Just(Region::Half(Half::Left)),
+        Just(Region::Half(Side::Left)),
         (0..8usize).prop_map(|i| Region::Zone(Zone::ALL[i])),
         (5.0..60.0).prop_map(|within_mm| Region::Edge { within_mm }),
         (any_landmark(), any_landmark(), any_landmark()).prop_map(|(a, b, c)| Region::side_of(&[a, b], c)),

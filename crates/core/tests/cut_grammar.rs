@@ -16,7 +16,7 @@ use spirel_core::head::taut_mm;
 use spirel_core::head::{Growth, GrowthWay};
 use spirel_core::head::{Landmark, Point};
 use spirel_core::reading::{RawReading, RawZoneReading};
-use spirel_core::section::{Along, Half, Region};
+use spirel_core::section::{Along, Region, Side};
 use spirel_core::units::LengthUnit;
 
 const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium };
@@ -43,7 +43,7 @@ fn layout(along: Along, from: Landmark) -> Layout {
     Layout::new(along, 25.0, from)
 }
 
-fn twist(to: Point, side: Option<Half>, past_mm: f64) -> Way {
+fn twist(to: Point, side: Option<Side>, past_mm: f64) -> Way {
     let layout = layout(Along::Profile, Landmark::HairlineCentre);
     Way::Gathered(Gathered { side, past_mm, ..Gathered::to(layout, to) })
 }
@@ -139,7 +139,7 @@ fn twists_past_the_point_are_longer_by_that_and_grow_longer_backwards() {
 #[test]
 fn a_twist_to_one_side_is_mirrored_to_the_other_and_the_body_is_no_face() {
     let hair = head();
-    let mut each = movement(Region::Half(Half::Left), twist(Point::Cheekbone, Some(Half::Left), 40.0));
+    let mut each = movement(Region::Half(Side::Left), twist(Point::Cheekbone, Some(Side::Left), 40.0));
     each.mirrored = true;
     let lengths = cut(&hair, &one(each)).unwrap().lengths;
     let half = lengths.len() / 2;
@@ -254,9 +254,9 @@ fn every_way_has_its_words() {
     let ways = [
         (twist(Point::Chin, None, 0.0), "draw it tight to the chin and cut it there"),
         (twist(Point::Chin, None, 25.0), "cut it 2.5 cm past it"),
-        (twist(Point::Chin, Some(Half::Right), 0.0), "draw it tight to the chin"),
+        (twist(Point::Chin, Some(Side::Right), 0.0), "draw it tight to the chin"),
         (twist(Point::Cheekbone, None, 0.0), "draw it tight to the left cheekbone"),
-        (twist(Point::JawCorner, Some(Half::Right), 0.0), "draw it tight to the right jaw corner"),
+        (twist(Point::JawCorner, Some(Side::Right), 0.0), "draw it tight to the right jaw corner"),
     ];
     for (way, words) in ways {
         let said = &phrases(&one(movement(Region::Everything, way)), LengthUnit::Cm)[0];
@@ -288,8 +288,8 @@ proptest! {
         let hair = HairRequest { roots: 256, ..request(growth) }.grow().unwrap();
         let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
         let mut twists = movement(
-            Region::Half(Half::Right),
-            Way::Gathered(Gathered { side: Some(Half::Right), past_mm, ..Gathered::to(layout, to) }),
+            Region::Half(Side::Right),
+            Way::Gathered(Gathered { side: Some(Side::Right), past_mm, ..Gathered::to(layout, to) }),
         );
         twists.mirrored = mirrored;
         twists.technique = Technique { under, ..Technique::usual(TechniqueKind::Point) };

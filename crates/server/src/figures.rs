@@ -4,7 +4,7 @@ use chrono::{DateTime, Utc};
 use serde::Serialize;
 use serde_json::Value;
 use spirel_core::head::Patch;
-use spirel_store::Document;
+use spirel_store::PartVersion;
 use utoipa::ToSchema;
 
 /// What is said of a zone, in the order in which it is shown: figures, and words.
@@ -43,21 +43,17 @@ pub struct FigureRow {
     pub at: DateTime<Utc>,
 }
 
-/// What was measured in a patch over all versions of a reading, oldest first.
-pub fn figures(versions: &[Document], patch: Patch) -> Vec<FigureRow> {
+/// What was measured in a patch, by all versions of what was read there, oldest first.
+pub fn figures(versions: &[PartVersion]) -> Vec<FigureRow> {
     let mut rows: Vec<FigureRow> = Vec::new();
-    let key = patch.key();
-    let most = |versions: &[Document]| {
-        let strands =
-            |version: &Document| version.body["zones"][&*key]["again"].as_array().map_or(0, Vec::len);
-        versions.iter().map(strands).max().unwrap_or_default()
-    };
-    let further = (0..most(versions))
-        .flat_map(|i| OF_STRAND.map(|field| (format!("again.{i}.{field}"), Some(i), field)));
+    let strands = |version: &PartVersion| version.part["again"].as_array().map_or(0, Vec::len);
+    let most = versions.iter().map(strands).max().unwrap_or_default();
+    let further =
+        (0..most).flat_map(|i| OF_STRAND.map(|field| (format!("again.{i}.{field}"), Some(i), field)));
     let fields: Vec<_> =
         FIELDS.map(|field| (field.to_owned(), None, field)).into_iter().chain(further).collect();
     for version in versions {
-        let read = &version.body["zones"][&*key];
+        let read = &version.part;
         for (field, strand, member) in &fields {
             let said = strand.map_or(read, |i| &read["again"][i])[member].clone();
             let row = FigureRow {
@@ -94,12 +90,10 @@ mod tests {
     use super::*;
     use serde_json::json;
     use spirel_core::head::Zone;
-    use spirel_store::Stage;
 
-    fn version(number: u32, by: &str, top: Value) -> Document {
-        let body = json!({"zones": {"top": top}});
+    fn version(number: u32, by: &str, part: Value) -> PartVersion {
         let at = DateTime::from_timestamp(1_700_000_000 + i64::from(number), 0).expect("a time");
-        Document { stage: Stage::Read, version: number, body, saved_by: by.into(), saved_at: at }
+        PartVersion { version: number, part, saved_by: by.into(), saved_at: at }
     }
 
     #[test]
@@ -119,7 +113,7 @@ mod tests {
                 json!({"stretched_mm": 310.5, "strands": 4, "with": {"stretched_mm": {"sd": 1.0}}}),
             ),
         ];
-        let rows = figures(&versions, Zone::Top.into());
+        let rows = figures(&versions);
         let said: Vec<_> = rows
             .iter()
             .map(|row| (row.field.as_str(), row.value, row.instrument_sd, row.by.as_str()))
@@ -134,7 +128,7 @@ mod tests {
                 ("sprung_mm", None, None, "Wren"),
             ]
         );
-        assert!(figures(&versions, Zone::Nape.into()).is_empty());
+        assert!(figures(&[]).is_empty());
         assert_eq!((patch_named("nape"), patch_named("knee")), (Some(Zone::Nape.into()), None));
     }
 
@@ -153,7 +147,7 @@ mod tests {
                 json!({"curl": "ringlet", "moisture": "damp", "again": [{"stretched_mm": 300.0, "sprung_mm": 144.0}]}),
             ),
         ];
-        let rows = figures(&versions, Zone::Top.into());
+        let rows = figures(&versions);
         let said: Vec<_> = rows
             .iter()
             .map(|row| (row.field.as_str(), row.value, row.word.as_deref(), row.by.as_str()))

@@ -6,6 +6,7 @@
 
 pub mod api;
 pub mod cli;
+mod contract;
 pub mod demo;
 pub mod exchange;
 mod figures;

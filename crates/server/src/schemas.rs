@@ -1,5 +1,6 @@
 //! The descriptions that are committed: the API's, and a JSON Schema of each document that is read or written.
 
+use crate::contract::Contract;
 use crate::exchange::VisitFile;
 use crate::http;
 use serde_json::{Map, Value, json};
@@ -18,6 +19,11 @@ use utoipa::{PartialSchema, ToSchema};
 /// The API's description as it is committed in docs/openapi.json.
 pub fn openapi_text() -> serde_json::Result<String> {
     serde_json::to_string_pretty(&http::openapi())
+}
+
+/// What the browser has to know beside types, as it is committed in web/src/api/contract.gen.json.
+pub fn contract_text() -> serde_json::Result<String> {
+    text_of(&serde_json::to_value(Contract::default())?)
 }
 
 /// Every schema with its file name.

@@ -1,7 +1,7 @@
 //! Houses, the people who work in them, and who is signed in.
 
 use crate::repeat::repeated;
-use crate::{Actor, Role, Store, StoreError, audit};
+use crate::{Act, Actor, Role, Store, StoreError, audit};
 use argon2::{Argon2, PasswordHasher, PasswordVerifier, password_hash::phc::PasswordHash};
 use chrono::{DateTime, TimeDelta, Utc};
 use serde::Serialize;
@@ -31,6 +31,8 @@ pub struct Person {
     pub email: String,
     /// What they may do.
     pub role: Role,
+    /// What that lets them do.
+    pub rights: &'static [Act],
     /// The unit they read lengths in.
     pub length_unit: LengthUnit,
 }
@@ -65,6 +67,7 @@ impl From<PersonRow> for Person {
             name: row.name,
             email: row.email,
             role: row.role,
+            rights: row.role.rights(),
             length_unit,
         }
     }

@@ -19,6 +19,17 @@ pub enum Role {
     Desk,
 }
 
+/// Something that not everybody may do.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Act {
+    /// Start visits and fill their stages in.
+    EditVisits,
+    /// Read who changed what.
+    ReadAudit,
+}
+
 impl Role {
     /// The name in the database.
     pub(crate) fn key(self) -> &'static str {
@@ -30,14 +41,13 @@ impl Role {
         }
     }
 
-    /// Whether visits may be started and their stages filled in.
-    pub fn may_edit_visits(self) -> bool {
-        self != Self::Desk
-    }
-
-    /// Whether the audit may be read.
-    pub fn may_read_audit(self) -> bool {
-        self == Self::Owner
+    /// What people of that role may do beyond looking at clients and visits, and adding clients.
+    pub fn rights(self) -> &'static [Act] {
+        match self {
+            Self::Owner => &[Act::EditVisits, Act::ReadAudit],
+            Self::Stylist | Self::Trainee => &[Act::EditVisits],
+            Self::Desk => &[],
+        }
     }
 }
 

@@ -1,10 +1,11 @@
 //! The document of each stage of a visit: kept in every version, saved under an optimistic lock.
 
 use crate::repeat::repeated;
-use crate::{Actor, Document, Stage, Store, StoreError, audit};
+use crate::{Actor, Document, Store, StoreError, UnknownKey, audit};
 use chrono::{DateTime, Utc};
 use serde_json::Value;
-use sqlx::{FromRow, MySqlConnection};
+use spirel_core::stage::Stage;
+use sqlx::{AssertSqlSafe, FromRow, MySqlConnection};
 use uuid::Uuid;
 
 /// Version of the documents' shape; a change of shape comes with an upgrade.
@@ -13,10 +14,15 @@ const SCHEMA_VERSION: u16 = 2;
 /// Versions of one document that are looked through at once.
 const MOST_VERSIONS: u32 = 1000;
 
+/// A document with its head: the newest version and nothing older.
+const NEWEST: &str = "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
+    FROM stage_head h
+    JOIN stage_document d ON d.visit_id = h.visit_id AND d.stage = h.stage AND d.version = h.version
+    JOIN person p ON p.id = d.saved_by WHERE h.visit_id = ?";
+
 #[derive(FromRow)]
 struct DocumentRow {
-    #[sqlx(try_from = "String")]
-    stage: Stage,
+    stage: String,
     version: u32,
     body: String,
     saved_by: String,
@@ -28,7 +34,7 @@ impl TryFrom<DocumentRow> for Document {
 
     fn try_from(row: DocumentRow) -> Result<Self, StoreError> {
         Ok(Self {
-            stage: row.stage,
+            stage: Stage::of_key(&row.stage).ok_or(UnknownKey(row.stage))?,
             version: row.version,
             body: serde_json::from_str(&row.body)?,
             saved_by: row.saved_by,
@@ -37,42 +43,58 @@ impl TryFrom<DocumentRow> for Document {
     }
 }
 
+/// One member of a document as it stood in a version.
+#[derive(Debug, Clone, PartialEq)]
+pub struct PartVersion {
+    /// The version, from 1.
+    pub version: u32,
+    /// The member; null where there was none.
+    pub part: Value,
+    /// Who saved it.
+    pub saved_by: String,
+    /// When.
+    pub saved_at: DateTime<Utc>,
+}
+
 impl Store {
     /// The newest document of each stage of a visit.
     pub(crate) async fn documents(&self, actor: &Actor, visit_id: Uuid) -> Result<Vec<Document>, StoreError> {
-        let rows: Vec<DocumentRow> = sqlx::query_as(
-            "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
-             FROM stage_document d JOIN person p ON p.id = d.saved_by
-             WHERE d.visit_id = ? AND d.house_id = ? AND d.version =
-               (SELECT MAX(n.version) FROM stage_document n WHERE n.visit_id = d.visit_id AND n.stage = d.stage)
-             ORDER BY d.stage",
-        )
-        .bind(visit_id)
-        .bind(actor.house_id)
-        .fetch_all(&self.pool)
-        .await?;
+        let rows: Vec<DocumentRow> =
+            sqlx::query_as(AssertSqlSafe(format!("{NEWEST} AND d.house_id = ? ORDER BY h.stage")))
+                .bind(visit_id)
+                .bind(actor.house_id)
+                .fetch_all(&self.pool)
+                .await?;
         rows.into_iter().map(Document::try_from).collect()
     }
 
-    /// Every saved version of a stage of a visit, oldest first; of very many the newest [`MOST_VERSIONS`].
-    pub async fn versions(
+    /// A member of a stage's document in every saved version, oldest first; of very many the newest [`MOST_VERSIONS`]. The
+    /// database picks it out: of the rest of the document nothing is sent.
+    pub async fn versions_of_part(
         &self,
         actor: &Actor,
         visit_id: Uuid,
         stage: Stage,
-    ) -> Result<Vec<Document>, StoreError> {
-        let rows: Vec<DocumentRow> = sqlx::query_as(
-            "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
+        path: &[&str],
+    ) -> Result<Vec<PartVersion>, StoreError> {
+        let path: String = path.iter().map(|name| format!(".{name}")).collect();
+        let rows: Vec<(u32, Option<String>, String, DateTime<Utc>)> = sqlx::query_as(
+            "SELECT d.version, CAST(JSON_EXTRACT(d.body, ?) AS CHAR), p.name, d.saved_at
              FROM stage_document d JOIN person p ON p.id = d.saved_by
              WHERE d.visit_id = ? AND d.house_id = ? AND d.stage = ? ORDER BY d.version DESC LIMIT ?",
         )
+        .bind(format!("${path}"))
         .bind(visit_id)
         .bind(actor.house_id)
         .bind(stage.key())
         .bind(MOST_VERSIONS)
         .fetch_all(&self.pool)
         .await?;
-        rows.into_iter().rev().map(Document::try_from).collect()
+        let part = |(version, part, saved_by, saved_at): (u32, Option<String>, String, DateTime<Utc>)| {
+            let part = part.as_deref().map_or(Ok(Value::Null), serde_json::from_str)?;
+            Ok(PartVersion { version, part, saved_by, saved_at })
+        };
+        rows.into_iter().rev().map(part).collect()
     }
 
     /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version is told what the
@@ -137,7 +159,16 @@ pub(crate) async fn add_version(
     .bind(Utc::now())
     .execute(&mut *tx)
     .await?;
-    audit::record(tx, actor, "saved", (stage.entity(), visit_id), Some(version)).await
+    sqlx::query(
+        "INSERT INTO stage_head (visit_id, stage, version) VALUES (?, ?, ?)
+         ON DUPLICATE KEY UPDATE version = VALUES(version)",
+    )
+    .bind(visit_id)
+    .bind(stage.key())
+    .bind(version)
+    .execute(&mut *tx)
+    .await?;
+    audit::record(tx, actor, "saved", (stage.key(), visit_id), Some(version)).await
 }
 
 async fn newest(
@@ -145,14 +176,10 @@ async fn newest(
     visit_id: Uuid,
     stage: Stage,
 ) -> Result<Option<Document>, StoreError> {
-    let row: Option<DocumentRow> = sqlx::query_as(
-        "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
-         FROM stage_document d JOIN person p ON p.id = d.saved_by
-         WHERE d.visit_id = ? AND d.stage = ? ORDER BY d.version DESC LIMIT 1",
-    )
-    .bind(visit_id)
-    .bind(stage.key())
-    .fetch_optional(tx)
-    .await?;
+    let row: Option<DocumentRow> = sqlx::query_as(AssertSqlSafe(format!("{NEWEST} AND h.stage = ?")))
+        .bind(visit_id)
+        .bind(stage.key())
+        .fetch_optional(tx)
+        .await?;
     row.map(Document::try_from).transpose()
 }

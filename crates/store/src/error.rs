@@ -1,6 +1,6 @@
 //! What can go wrong between the product and its database.
 
-use crate::Document;
+use crate::{Document, UnknownKey};
 use sqlx::mysql::MySqlDatabaseError;
 
 /// The database's number for a transaction that it gave up because two waited for each other (ER_LOCK_DEADLOCK).
@@ -23,6 +23,9 @@ pub enum StoreError {
     /// An e-mail address that is already someone's.
     #[error("this e-mail address is already used")]
     EmailTaken,
+    /// A stored name that this version doesn't know.
+    #[error(transparent)]
+    UnknownKey(#[from] UnknownKey),
     /// A password could not be hashed or checked.
     #[error("password hashing failed: {0}")]
     Password(String),

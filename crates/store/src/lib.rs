@@ -18,11 +18,12 @@ mod unknown_key;
 mod visits;
 
 pub use accounts::{Person, SESSION_HOURS};
-pub use actor::{Actor, Role};
+pub use actor::{Act, Actor, Role};
 pub use audit::{AuditEntry, AuditPage};
 pub use clients::{Client, ClientDraft, ClientPage, ClientRow};
 pub use day::Day;
-pub use document::{Document, Stage};
+pub use document::Document;
+pub use documents::PartVersion;
 pub use error::StoreError;
 pub use instance::{InstanceError, InstanceOptions, LocalDatabase};
 pub use unknown_key::UnknownKey;

@@ -2,15 +2,16 @@
 
 use crate::documents::add_version;
 use crate::repeat::repeated;
-use crate::{Actor, Client, Day, Document, Stage, Store, StoreError, audit};
+use crate::{Actor, Client, Day, Document, Store, StoreError, UnknownKey, audit};
 use chrono::Utc;
 use serde::Serialize;
 use serde_json::Value;
-use sqlx::FromRow;
+use spirel_core::stage::Stage;
+use std::collections::{BTreeMap, HashMap};
 use uuid::Uuid;
 
-/// A visit in a client's list, with the version each stage has reached (0: not begun).
-#[derive(Debug, Clone, Serialize, FromRow)]
+/// A visit in a client's list.
+#[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct VisitRow {
     /// Its key.
@@ -19,14 +20,8 @@ pub struct VisitRow {
     pub on_date: Day,
     /// Who began it.
     pub stylist: String,
-    /// Version of the talk.
-    pub talk_version: u32,
-    /// Version of the reading.
-    pub read_version: u32,
-    /// Version of the aim.
-    pub aim_version: u32,
-    /// Version of the plan.
-    pub plan_version: u32,
+    /// The version that each stage has reached; stages that are not begun are left out.
+    pub stages: BTreeMap<Stage, u32>,
 }
 
 /// A visit with its client and the newest document of each stage that has been begun.
@@ -48,21 +43,34 @@ pub struct Visit {
 impl Store {
     /// A client's visits, newest first.
     pub async fn visits(&self, actor: &Actor, client_id: Uuid) -> Result<Vec<VisitRow>, StoreError> {
-        let rows = sqlx::query_as(
-            "SELECT v.id, v.on_date, p.name AS stylist,
-               CAST(COALESCE(MAX(CASE WHEN d.stage = 'talk' THEN d.version END), 0) AS UNSIGNED INTEGER) AS talk_version,
-               CAST(COALESCE(MAX(CASE WHEN d.stage = 'read' THEN d.version END), 0) AS UNSIGNED INTEGER) AS read_version,
-               CAST(COALESCE(MAX(CASE WHEN d.stage = 'aim' THEN d.version END), 0) AS UNSIGNED INTEGER) AS aim_version,
-               CAST(COALESCE(MAX(CASE WHEN d.stage = 'plan' THEN d.version END), 0) AS UNSIGNED INTEGER) AS plan_version
-             FROM visit v JOIN person p ON p.id = v.created_by LEFT JOIN stage_document d ON d.visit_id = v.id
-             WHERE v.client_id = ? AND v.house_id = ?
-             GROUP BY v.id, v.on_date, p.name ORDER BY v.on_date DESC, v.id DESC",
+        let rows: Vec<(Uuid, Day, String)> = sqlx::query_as(
+            "SELECT v.id, v.on_date, p.name FROM visit v JOIN person p ON p.id = v.created_by
+             WHERE v.client_id = ? AND v.house_id = ? ORDER BY v.on_date DESC, v.id DESC",
         )
         .bind(client_id)
         .bind(actor.house_id)
         .fetch_all(&self.pool)
         .await?;
-        Ok(rows)
+        let heads: Vec<(Uuid, String, u32)> = sqlx::query_as(
+            "SELECT h.visit_id, h.stage, h.version FROM stage_head h JOIN visit v ON v.id = h.visit_id
+             WHERE v.client_id = ? AND v.house_id = ?",
+        )
+        .bind(client_id)
+        .bind(actor.house_id)
+        .fetch_all(&self.pool)
+        .await?;
+        let mut stages: HashMap<Uuid, BTreeMap<Stage, u32>> = HashMap::new();
+        for (visit, stage, version) in heads {
+            let stage = Stage::of_key(&stage).ok_or(UnknownKey(stage))?;
+            stages.entry(visit).or_default().insert(stage, version);
+        }
+        let row = |(id, on_date, stylist)| VisitRow {
+            id,
+            on_date,
+            stylist,
+            stages: stages.remove(&id).unwrap_or_default(),
+        };
+        Ok(rows.into_iter().map(row).collect())
     }
 
     /// Begins a visit.

@@ -3,9 +3,10 @@
 
 use chrono::{NaiveDate, TimeDelta, Utc};
 use serde_json::json;
+use spirel_core::stage::Stage;
 use spirel_store::{
-    Actor, ClientDraft, Day, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Stage,
-    Store, StoreError,
+    Actor, ClientDraft, Day, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Store,
+    StoreError,
 };
 use spirel_testkit::{fresh_database_url, fresh_store};
 use uuid::Uuid;

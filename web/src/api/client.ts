@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./schema.gen";
-import type { FieldFault, ProblemDetails } from "./types";
+import type { FieldFault, ProblemDetails } from "./schema.gen";
 
 /** The server answered, and refused. */
 export class Refused extends Error {

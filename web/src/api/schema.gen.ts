@@ -499,23 +499,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{id}/aim": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Saves the aim. */
-        put: operations["save_aim"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/visits/{id}/export.csv": {
         parameters: {
             query?: never;
@@ -567,40 +550,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{id}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Saves the plan. */
-        put: operations["save_plan"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/visits/{id}/read": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Saves the reading. */
-        put: operations["save_read"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/visits/{id}/since-last": {
         parameters: {
             query?: never;
@@ -618,7 +567,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/visits/{id}/talk": {
+    "/api/visits/{id}/stages/{stage}": {
         parameters: {
             query?: never;
             header?: never;
@@ -626,8 +575,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Saves the talk. */
-        put: operations["save_talk"];
+        /** Saves a stage of a visit. */
+        put: operations["save_stage"];
         post?: never;
         delete?: never;
         options?: never;
@@ -673,6 +622,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description Something that not everybody may do.
+         * @enum {string}
+         */
+        Act: "edit_visits" | "read_audit";
         /** @description A measured figure beside the same of the computed hair. */
         Agreement: {
             /**
@@ -887,6 +841,21 @@ export interface components {
          * @enum {string}
          */
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
+        /** @description Rules that the browser shares with the program. */
+        Contract: {
+            /** @description A whorl or cowlick as it begins. */
+            growth: components["schemas"]["Growth"];
+            /** @description How many entries lists of a reading may have. */
+            most: components["schemas"]["Most"];
+            /** @description Every zone and every half that one can be read in, in walking order. */
+            patches: components["schemas"]["PatchRule"][];
+            /** @description A weak spot as it begins. */
+            spot: components["schemas"]["Spot"];
+            /** @description What each stage holds before it is begun. */
+            stages: components["schemas"]["StageDocuments"];
+            /** @description What is kept of a zone as soon as anything is said of it. */
+            zone: components["schemas"]["RawZoneReading"];
+        };
         /** @description What a column is taken for. */
         CsvColumn: {
             /** @description What it is. */
@@ -1432,7 +1401,7 @@ export interface components {
              * @description How far past the point it is cut, mm, −100 (before it) to 400.
              */
             past_mm?: number;
-            side?: components["schemas"]["Half"] | null;
+            side?: components["schemas"]["Side"] | null;
             to?: components["schemas"]["Point"] | null;
             toward?: components["schemas"]["Direction"] | null;
             /**
@@ -1587,10 +1556,10 @@ export interface components {
             soaks_s?: number | null;
         };
         /**
-         * @description Half of the head.
+         * @description A way in which a zone can be halved.
          * @enum {string}
          */
-        Half: "left" | "right";
+        Halving: "across" | "along" | "down";
         /** @description One bare fibre with explicit material, so that anyone can check the law against another solver. */
         HangRequest: {
             /**
@@ -1993,6 +1962,21 @@ export interface components {
          * @enum {string}
          */
         Moisture: "dry" | "damp" | "wet";
+        /** @description How many entries lists of a reading may have. */
+        Most: {
+            /** @description Strands laid on combs. */
+            combs: number;
+            /** @description Sharp edges. */
+            edges: number;
+            /** @description Girths of the gathered hair. */
+            girths: number;
+            /** @description Whorls and cowlicks. */
+            growths: number;
+            /** @description Weak spots. */
+            spots: number;
+            /** @description Strands of a zone beside the first. */
+            strands: number;
+        };
         /** @description One move. */
         Move: {
             /**
@@ -2159,6 +2143,16 @@ export interface components {
          * @enum {string}
          */
         Patch: "fringe" | "fringe_left" | "fringe_right" | "fringe_front" | "fringe_behind" | "top" | "top_left" | "top_right" | "top_front" | "top_behind" | "crown" | "crown_left" | "crown_right" | "crown_front" | "crown_behind" | "left_side" | "left_side_front" | "left_side_behind" | "left_side_upper" | "left_side_under" | "back_upper" | "back_upper_left" | "back_upper_right" | "back_upper_upper" | "back_upper_under" | "back_lower" | "back_lower_left" | "back_lower_right" | "back_lower_upper" | "back_lower_under" | "nape" | "nape_left" | "nape_right" | "right_side" | "right_side_front" | "right_side_behind" | "right_side_upper" | "right_side_under";
+        /** @description A zone or a half of one, and what it is made of. */
+        PatchRule: {
+            half?: components["schemas"]["ZoneHalf"] | null;
+            halving?: components["schemas"]["Halving"] | null;
+            mirrored?: components["schemas"]["Zone"] | null;
+            /** @description Its name. */
+            patch: components["schemas"]["Patch"];
+            /** @description The zone it belongs to. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description Solid and textured sections in turn. */
         Pattern: {
             /**
@@ -2219,6 +2213,8 @@ export interface components {
             length_unit: components["schemas"]["LengthUnit"];
             /** @description Their name. */
             name: string;
+            /** @description What that lets them do. */
+            rights: components["schemas"]["Act"][];
             /** @description What they may do. */
             role: components["schemas"]["Role"];
         };
@@ -2560,7 +2556,7 @@ export interface components {
             };
         } | {
             /** @description One half of the head. */
-            half: components["schemas"]["Half"];
+            half: components["schemas"]["Side"];
         } | {
             /** @description One of the zones that are read. */
             zone: components["schemas"]["Zone"];
@@ -2601,208 +2597,15 @@ export interface components {
              */
             temperature_c?: number | null;
         };
-        /** @description A document to save over the version it was made from (0: the first). */
-        Save_Aim: {
-            /** Format: int32 */
+        /** @description A stage's document to save. */
+        SaveStage: {
+            /**
+             * Format: int32
+             * @description The version it was made from; 0 for the first.
+             */
             base_version: number;
-            /** @description The aim as it is saved. */
-            document: {
-                /**
-                 * Format: double
-                 * @description Chance the client takes that a zone comes out shorter than wished, 0.001 to 0.5.
-                 * @default 0.05
-                 */
-                risk: number;
-                /**
-                 * @description Wishes so far.
-                 * @default {}
-                 */
-                zones: {
-                    [key: string]: components["schemas"]["ZoneAim"];
-                };
-            };
-        };
-        /** @description A document to save over the version it was made from (0: the first). */
-        Save_Plan: {
-            /** Format: int32 */
-            base_version: number;
-            /** @description The plan as it is saved. */
-            document: {
-                /** @description What is cut. */
-                cut: components["schemas"]["Cut"];
-            };
-        };
-        /** @description A document to save over the version it was made from (0: the first). */
-        Save_RawReading: {
-            /** Format: int32 */
-            base_version: number;
-            /** @description A whole reading as it is saved and exchanged. Left and right are read apart. */
-            document: {
-                /** @description Strands laid on the stylist's own combs; at most twelve. */
-                combs?: components["schemas"]["CombReading"][];
-                /** @description Where the hair of a zone ends sharply; at most eight. */
-                edges?: components["schemas"]["SharpEdge"][];
-                /** @description What the hand feels of the skull. */
-                felt?: components["schemas"]["Felt"];
-                /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
-                girths?: components["schemas"]["Girth"][];
-                /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
-                growth?: components["schemas"]["Growth"][];
-                /**
-                 * Format: double
-                 * @description Hairs on a square centimetre where none were counted, 20 to 500.
-                 */
-                hairs_per_cm2?: number;
-                /** @description Where the worn line lies now, round the head. */
-                line?: components["schemas"]["LinePoint"][];
-                /** @description Tape measures of head, face and neck; ordinary adult means stand in for what is not given. */
-                measures?: components["schemas"]["RawMeasures"];
-                /** @description Cautions that somebody has taken note of: who and when stands with the version that first has them. */
-                noted?: components["schemas"]["Caution"][];
-                /** @description Where the hair splits by itself, or is parted. */
-                part?: components["schemas"]["PartLine"];
-                /** @description The air in the room while it was read. */
-                room?: components["schemas"]["RoomAir"];
-                /** @description Weak spots; at most twenty. */
-                spots?: components["schemas"]["Spot"][];
-                /** @description The surface of the hair. */
-                surface?: components["schemas"]["HairSurface"];
-                /**
-                 * Format: double
-                 * @description How much the ends thin out as they are, 0 (blunt) to 0.8: how much shorter the shortest eighth is.
-                 */
-                taper?: number;
-                worn_width?: components["schemas"]["WornWidth"] | null;
-                /** @description What was measured in each zone so far. A zone of which a half is named is read in halves. */
-                zones?: {
-                    [key: string]: components["schemas"]["RawZoneReading"];
-                };
-            };
-        };
-        /** @description A document to save over the version it was made from (0: the first). */
-        Save_Talk: {
-            /** Format: int32 */
-            base_version: number;
-            /** @description The talk as it is saved. */
-            document: {
-                /**
-                 * @description Colour and other chemical history.
-                 * @default
-                 */
-                chemical_history: string;
-                /**
-                 * @description The air it is mostly worn in.
-                 * @default not_said
-                 */
-                climate: components["schemas"]["Climate"];
-                /**
-                 * @description What changed it lately.
-                 * @default []
-                 */
-                events: components["schemas"]["HairEvent"][];
-                /**
-                 * @description What they are afraid of.
-                 * @default
-                 */
-                fear: string;
-                /**
-                 * @description The fringe.
-                 * @default not_said
-                 */
-                fringe: components["schemas"]["FringeWish"];
-                /**
-                 * @description Whether the front is always smoothed, whatever the rest is.
-                 * @default false
-                 */
-                front_straight: boolean;
-                /**
-                 * @description Whether glasses are worn.
-                 * @default false
-                 */
-                glasses: boolean;
-                /**
-                 * @description Whether a guardian has agreed to the cut.
-                 * @default false
-                 */
-                guardian_agrees: boolean;
-                /**
-                 * @description Something that can spread was mentioned or seen.
-                 * @default false
-                 */
-                infestation: boolean;
-                /**
-                 * @description Whether the client is a minor.
-                 * @default false
-                 */
-                minor: boolean;
-                /**
-                 * Format: int32
-                 * @description Minutes a day the client will spend on it, 0 to 240.
-                 * @default null
-                 */
-                minutes_a_day: number | null;
-                /**
-                 * @description Cautions that somebody has taken note of: who and when stands with the version that first has them.
-                 * @default []
-                 */
-                noted: components["schemas"]["TalkCaution"][];
-                /**
-                 * @description Anything else.
-                 * @default
-                 */
-                notes: string;
-                /**
-                 * @description Where it parts.
-                 * @default not_said
-                 */
-                part: components["schemas"]["Part"];
-                /**
-                 * @description Whether photographs may be taken; none until it was asked.
-                 * @default null
-                 */
-                photographs: boolean | null;
-                /**
-                 * @description Products used.
-                 * @default
-                 */
-                products: string;
-                /**
-                 * @description Why they came.
-                 * @default []
-                 */
-                reasons: components["schemas"]["ComingFor"][];
-                /**
-                 * @description Sore, broken or shedding scalp was mentioned or seen: the caution is shown.
-                 * @default false
-                 */
-                scalp_concern: boolean;
-                /**
-                 * @description Who styles it on most days.
-                 * @default not_said
-                 */
-                styled_by: components["schemas"]["StyledBy"];
-                /**
-                 * @description Whether it is tied back for work or sport.
-                 * @default false
-                 */
-                ties_back: boolean;
-                /**
-                 * @description What was done to it chemically.
-                 * @default []
-                 */
-                treatments: components["schemas"]["Treatment"][];
-                /**
-                 * Format: int32
-                 * @description Weeks since the last cut, 0 to 1,040.
-                 * @default null
-                 */
-                weeks_since_cut: number | null;
-                /**
-                 * @description How the hair is worn on most days: the state every target is meant in.
-                 * @default as_it_springs
-                 */
-                worn: components["schemas"]["WornStyle"];
-            };
+            /** @description The document, as `StageDocuments` has it for the stage. */
+            document: Record<string, never>;
         };
         /** @description A section as it is drawn. */
         SectionShape: {
@@ -2855,6 +2658,11 @@ export interface components {
             /** @description The key. */
             key: string;
         };
+        /**
+         * @description A side of the head, as the client has it.
+         * @enum {string}
+         */
+        Side: "left" | "right";
         /** @description Address and password. */
         SignIn: {
             email: string;
@@ -2942,12 +2750,23 @@ export interface components {
          * @enum {string}
          */
         Stage: "talk" | "read" | "aim" | "plan";
+        /** @description A document of every stage. */
+        StageDocuments: {
+            /** @description What is wished. */
+            aim: components["schemas"]["Aim"];
+            /** @description What is cut. */
+            plan: components["schemas"]["Plan"];
+            /** @description What was measured. */
+            read: components["schemas"]["RawReading"];
+            /** @description What was said. */
+            talk: components["schemas"]["Talk"];
+        };
         /** @description Where the stylist stands, and which hand cuts. */
         Stance: {
             /** @description The hand that cuts; the right one if left out. */
-            hand?: components["schemas"]["Half"];
+            hand?: components["schemas"]["Side"];
             /** @description On which side of the client. */
-            side: components["schemas"]["Half"];
+            side: components["schemas"]["Side"];
         };
         /** @description A zone's mark in one state. */
         StateMark: {
@@ -3378,13 +3197,8 @@ export interface components {
          * @enum {string}
          */
         VisitFormat: "spirel.visit";
-        /** @description A visit in a client's list, with the version each stage has reached (0: not begun). */
+        /** @description A visit in a client's list. */
         VisitRow: {
-            /**
-             * Format: int32
-             * @description Version of the aim.
-             */
-            aim_version: number;
             /**
              * Format: uuid
              * @description Its key.
@@ -3392,23 +3206,12 @@ export interface components {
             id: string;
             /** @description Its day. */
             on_date: components["schemas"]["Day"];
-            /**
-             * Format: int32
-             * @description Version of the plan.
-             */
-            plan_version: number;
-            /**
-             * Format: int32
-             * @description Version of the reading.
-             */
-            read_version: number;
+            /** @description The version that each stage has reached; stages that are not begun are left out. */
+            stages: {
+                [key: string]: number;
+            };
             /** @description Who began it. */
             stylist: string;
-            /**
-             * Format: int32
-             * @description Version of the talk.
-             */
-            talk_version: number;
         };
         /** @description What a move does. */
         Way: {
@@ -3513,6 +3316,11 @@ export interface components {
             /** @description Which zone. */
             zone: components["schemas"]["Zone"];
         };
+        /**
+         * @description One side of a zone that is read in halves.
+         * @enum {string}
+         */
+        ZoneHalf: "front" | "behind" | "upper" | "under" | "left" | "right";
         /** @description A zone that could be computed. */
         ZoneMark: {
             advised?: components["schemas"]["HeldState"] | null;
@@ -3605,6 +3413,185 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type Act = components['schemas']['Act'];
+export type Agreement = components['schemas']['Agreement'];
+export type Agreements = components['schemas']['Agreements'];
+export type Aim = components['schemas']['Aim'];
+export type Along = components['schemas']['Along'];
+export type Anchor = components['schemas']['Anchor'];
+export type AuditEntry = components['schemas']['AuditEntry'];
+export type AuditPage = components['schemas']['AuditPage'];
+export type Caution = components['schemas']['Caution'];
+export type Change = components['schemas']['Change'];
+export type Client = components['schemas']['Client'];
+export type ClientDraft = components['schemas']['ClientDraft'];
+export type ClientPage = components['schemas']['ClientPage'];
+export type ClientRow = components['schemas']['ClientRow'];
+export type Climate = components['schemas']['Climate'];
+export type Comb = components['schemas']['Comb'];
+export type CombReading = components['schemas']['CombReading'];
+export type ComingFor = components['schemas']['ComingFor'];
+export type Contract = components['schemas']['Contract'];
+export type CsvColumn = components['schemas']['CsvColumn'];
+export type CsvField = components['schemas']['CsvField'];
+export type CsvReading = components['schemas']['CsvReading'];
+export type CsvRefusal = components['schemas']['CsvRefusal'];
+export type CsvTable = components['schemas']['CsvTable'];
+export type CsvUnit = components['schemas']['CsvUnit'];
+export type Cure = components['schemas']['Cure'];
+export type CurlPicture = components['schemas']['CurlPicture'];
+export type CurlWord = components['schemas']['CurlWord'];
+export type Cut = components['schemas']['Cut'];
+export type CutFormat = components['schemas']['CutFormat'];
+export type Day = components['schemas']['Day'];
+export type Device = components['schemas']['Device'];
+export type DeviceKind = components['schemas']['DeviceKind'];
+export type Direction = components['schemas']['Direction'];
+export type Document = components['schemas']['Document'];
+export type Drops = components['schemas']['Drops'];
+export type DryingWay = components['schemas']['DryingWay'];
+export type Fall = components['schemas']['Fall'];
+export type FallAnswer = components['schemas']['FallAnswer'];
+export type FallLine = components['schemas']['FallLine'];
+export type FallRequest = components['schemas']['FallRequest'];
+export type Feel = components['schemas']['Feel'];
+export type Felt = components['schemas']['Felt'];
+export type FieldFault = components['schemas']['FieldFault'];
+export type Figure = components['schemas']['Figure'];
+export type FigurePoint = components['schemas']['FigurePoint'];
+export type FigureRow = components['schemas']['FigureRow'];
+export type FigureZone = components['schemas']['FigureZone'];
+export type Finding = components['schemas']['Finding'];
+export type FindingCode = components['schemas']['FindingCode'];
+export type FingerShape = components['schemas']['FingerShape'];
+export type Fingers = components['schemas']['Fingers'];
+export type FirstLength = components['schemas']['FirstLength'];
+export type FringeWish = components['schemas']['FringeWish'];
+export type FromApp = components['schemas']['FromApp'];
+export type Gap = components['schemas']['Gap'];
+export type Gathered = components['schemas']['Gathered'];
+export type GatheredHair = components['schemas']['GatheredHair'];
+export type Girth = components['schemas']['Girth'];
+export type Growth = components['schemas']['Growth'];
+export type GrowthWay = components['schemas']['GrowthWay'];
+export type Guide = components['schemas']['Guide'];
+export type HairCount = components['schemas']['HairCount'];
+export type HairEvent = components['schemas']['HairEvent'];
+export type HairNow = components['schemas']['HairNow'];
+export type HairRequest = components['schemas']['HairRequest'];
+export type HairSurface = components['schemas']['HairSurface'];
+export type Halving = components['schemas']['Halving'];
+export type HangRequest = components['schemas']['HangRequest'];
+export type HangResult = components['schemas']['HangResult'];
+export type HeadMark = components['schemas']['HeadMark'];
+export type HeadTilt = components['schemas']['HeadTilt'];
+export type HeldState = components['schemas']['HeldState'];
+export type Hold = components['schemas']['Hold'];
+export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
+export type Landmark = components['schemas']['Landmark'];
+export type LandmarkPlace = components['schemas']['LandmarkPlace'];
+export type Layout = components['schemas']['Layout'];
+export type LengthUnit = components['schemas']['LengthUnit'];
+export type Lengths = components['schemas']['Lengths'];
+export type LevelShare = components['schemas']['LevelShare'];
+export type Lever = components['schemas']['Lever'];
+export type LineAt = components['schemas']['LineAt'];
+export type LinePoint = components['schemas']['LinePoint'];
+export type Mark = components['schemas']['Mark'];
+export type MarkAnswer = components['schemas']['MarkAnswer'];
+export type MarkRequest = components['schemas']['MarkRequest'];
+export type MarkSheet = components['schemas']['MarkSheet'];
+export type MarkedAs = components['schemas']['MarkedAs'];
+export type MarksRequest = components['schemas']['MarksRequest'];
+export type Measured = components['schemas']['Measured'];
+export type MissingField = components['schemas']['MissingField'];
+export type Moisture = components['schemas']['Moisture'];
+export type Most = components['schemas']['Most'];
+export type Move = components['schemas']['Move'];
+export type MoveNote = components['schemas']['MoveNote'];
+export type MoveReport = components['schemas']['MoveReport'];
+export type NewVisit = components['schemas']['NewVisit'];
+export type Offset = components['schemas']['Offset'];
+export type Outcome = components['schemas']['Outcome'];
+export type Outline = components['schemas']['Outline'];
+export type Over = components['schemas']['Over'];
+export type Part = components['schemas']['Part'];
+export type PartLine = components['schemas']['PartLine'];
+export type Parting = components['schemas']['Parting'];
+export type Patch = components['schemas']['Patch'];
+export type PatchRule = components['schemas']['PatchRule'];
+export type Pattern = components['schemas']['Pattern'];
+export type Pause = components['schemas']['Pause'];
+export type Person = components['schemas']['Person'];
+export type Phrase = components['schemas']['Phrase'];
+export type Place = components['schemas']['Place'];
+export type Plan = components['schemas']['Plan'];
+export type Point = components['schemas']['Point'];
+export type Presence = components['schemas']['Presence'];
+export type PresentHair = components['schemas']['PresentHair'];
+export type Problem = components['schemas']['Problem'];
+export type ProblemDetails = components['schemas']['ProblemDetails'];
+export type ProductGives = components['schemas']['ProductGives'];
+export type Quantity = components['schemas']['Quantity'];
+export type RawMeasures = components['schemas']['RawMeasures'];
+export type RawReading = components['schemas']['RawReading'];
+export type RawZoneReading = components['schemas']['RawZoneReading'];
+export type Reach = components['schemas']['Reach'];
+export type ReadingSummary = components['schemas']['ReadingSummary'];
+export type Reason = components['schemas']['Reason'];
+export type Recoil = components['schemas']['Recoil'];
+export type Regime = components['schemas']['Regime'];
+export type Region = components['schemas']['Region'];
+export type Role = components['schemas']['Role'];
+export type RoomAir = components['schemas']['RoomAir'];
+export type SaveStage = components['schemas']['SaveStage'];
+export type SectionShape = components['schemas']['SectionShape'];
+export type Sections = components['schemas']['Sections'];
+export type SharpEdge = components['schemas']['SharpEdge'];
+export type SheetZone = components['schemas']['SheetZone'];
+export type ShippedCut = components['schemas']['ShippedCut'];
+export type Side = components['schemas']['Side'];
+export type SignIn = components['schemas']['SignIn'];
+export type SinceLast = components['schemas']['SinceLast'];
+export type Source = components['schemas']['Source'];
+export type Sources = components['schemas']['Sources'];
+export type Spot = components['schemas']['Spot'];
+export type SpotKind = components['schemas']['SpotKind'];
+export type Spread = components['schemas']['Spread'];
+export type Stage = components['schemas']['Stage'];
+export type StageDocuments = components['schemas']['StageDocuments'];
+export type Stance = components['schemas']['Stance'];
+export type StateMark = components['schemas']['StateMark'];
+export type StrandLines = components['schemas']['StrandLines'];
+export type StrandPair = components['schemas']['StrandPair'];
+export type StrandRequest = components['schemas']['StrandRequest'];
+export type StyledBy = components['schemas']['StyledBy'];
+export type TakeRequest = components['schemas']['TakeRequest'];
+export type Taken = components['schemas']['Taken'];
+export type TakenField = components['schemas']['TakenField'];
+export type Talk = components['schemas']['Talk'];
+export type TalkCaution = components['schemas']['TalkCaution'];
+export type Technique = components['schemas']['Technique'];
+export type TechniqueKind = components['schemas']['TechniqueKind'];
+export type ToApp = components['schemas']['ToApp'];
+export type Treatment = components['schemas']['Treatment'];
+export type UnitChoice = components['schemas']['UnitChoice'];
+export type Unusual = components['schemas']['Unusual'];
+export type Visit = components['schemas']['Visit'];
+export type VisitFile = components['schemas']['VisitFile'];
+export type VisitFormat = components['schemas']['VisitFormat'];
+export type VisitRow = components['schemas']['VisitRow'];
+export type Way = components['schemas']['Way'];
+export type WidthClass = components['schemas']['WidthClass'];
+export type WornStyle = components['schemas']['WornStyle'];
+export type WornWidth = components['schemas']['WornWidth'];
+export type Zone = components['schemas']['Zone'];
+export type ZoneAim = components['schemas']['ZoneAim'];
+export type ZoneChange = components['schemas']['ZoneChange'];
+export type ZoneFall = components['schemas']['ZoneFall'];
+export type ZoneHalf = components['schemas']['ZoneHalf'];
+export type ZoneMark = components['schemas']['ZoneMark'];
+export type ZoneSummary = components['schemas']['ZoneSummary'];
 export type $defs = Record<string, never>;
 export interface operations {
     audit: {
@@ -4549,47 +4536,6 @@ export interface operations {
             };
         };
     };
-    save_aim: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Save_Aim"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Document"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     export_csv: {
         parameters: {
             query?: never;
@@ -4678,88 +4624,6 @@ export interface operations {
             };
         };
     };
-    save_plan: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Save_Plan"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Document"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    save_read: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Save_RawReading"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Document"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     since_last: {
         parameters: {
             query?: never;
@@ -4789,18 +4653,19 @@ export interface operations {
             };
         };
     };
-    save_talk: {
+    save_stage: {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                stage: components["schemas"]["Stage"];
                 id: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Save_Talk"];
+                "application/json": components["schemas"]["SaveStage"];
             };
         };
         responses: {
@@ -4810,6 +4675,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Document"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
                 };
             };
             409: {
@@ -4871,3 +4744,161 @@ export interface operations {
         };
     };
 }
+type FlattenedDeepRequired<T> = {
+    [K in keyof T]-?: FlattenedDeepRequired<T[K] extends unknown[] | undefined | null ? Extract<T[K], unknown[]>[number] : T[K]>;
+};
+type ReadonlyArray<T> = [
+    Exclude<T, undefined>
+] extends [
+    unknown[]
+] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
+export const actValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Act"]> = ["edit_visits", "read_audit"];
+export const alongOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["horizontal"];
+export const alongOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["vertical"];
+export const alongOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["profile"];
+export const alongOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["crosswise"];
+export const cautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Caution"]> = ["sore_skin", "tight_tying", "thin_place"];
+export const climateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Climate"]> = ["not_said", "dry", "moderate", "damp"];
+export const combValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Comb"]> = ["none", "wide", "medium", "fine"];
+export const comingForValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComingFor"]> = ["flat", "heavy", "frizzy", "wide_at_the_bottom", "thin_ends", "growing_out", "tidy", "change"];
+export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "width_um", "width_class", "hairs_per_cm2", "loop_mm", "turns", "curl", "moisture", "strands"];
+export const csvUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvUnit"]> = ["mm", "cm", "inch"];
+export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CurlWord"]> = ["straight", "bend", "wave", "ringlet", "coil", "tight_coil", "zigzag"];
+export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
+export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DeviceKind"]> = ["comb", "gauge", "scope", "meter", "room"];
+export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right"];
+export const dryingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingWay"]> = ["air", "diffuser", "flat_wrap", "brush"];
+export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
+export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
+export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical"];
+export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
+export const fringeWishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FringeWish"]> = ["not_said", "none", "has", "wants", "growing_out"];
+export const fromAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["hello"];
+export const fromAppOneOf1TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["pair"];
+export const fromAppOneOf2TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["unpair"];
+export const fromAppOneOf3TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["zero"];
+export const fromAppOneOf4TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["press"];
+export const fromAppOneOf5TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
+    type: unknown;
+}>["type"]> = ["set"];
+export const gapValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Gap"]> = ["stretched", "sprung", "width", "like"];
+export const growthWayOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthWay"]> = ["clockwise"];
+export const growthWayOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthWay"]> = ["anticlockwise"];
+export const guideOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["stationary"];
+export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["free"];
+export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
+export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
+export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
+export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
+export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["longer", "thinner", "without"];
+export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LineAt"]> = ["front_left", "side_left", "back", "side_right", "front_right"];
+export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
+export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
+export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside"];
+export const outcomeOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
+    kind: unknown;
+}>["kind"]> = ["cut"];
+export const outcomeOneOf1KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
+    kind: unknown;
+}>["kind"]> = ["leave"];
+export const outcomeOneOf2KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
+    kind: unknown;
+}>["kind"]> = ["too_short"];
+export const overOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["own_base"];
+export const overOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["previous"];
+export const overOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["centre"];
+export const partValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Part"]> = ["not_said", "centre", "left", "right", "moves"];
+export const patchValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Patch"]> = ["fringe", "fringe_left", "fringe_right", "fringe_front", "fringe_behind", "top", "top_left", "top_right", "top_front", "top_behind", "crown", "crown_left", "crown_right", "crown_front", "crown_behind", "left_side", "left_side_front", "left_side_behind", "left_side_upper", "left_side_under", "back_upper", "back_upper_left", "back_upper_right", "back_upper_upper", "back_upper_under", "back_lower", "back_lower_left", "back_lower_right", "back_lower_upper", "back_lower_under", "nape", "nape_left", "nape_right", "right_side", "right_side_front", "right_side_behind", "right_side_upper", "right_side_under"];
+export const pointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Point"]> = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "nape_line", "jaw_corner", "chin", "shoulder", "collarbone", "armpit", "mid_back", "waist"];
+export const presenceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Presence"]> = ["ready", "away", "off"];
+export const problemOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["out_of_range"];
+export const problemOneOf1KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["not_a_number"];
+export const problemOneOf2KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["longer_than"];
+export const problemOneOf3KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["missing"];
+export const problemOneOf4KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["too_long"];
+export const problemOneOf5KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["unknown"];
+export const problemOneOf6KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["contradicts"];
+export const productGivesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ProductGives"]> = ["slip", "hold", "moisture"];
+export const quantityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Quantity"]> = ["length", "width", "density", "moisture", "temperature", "humidity"];
+export const regimeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Regime"]> = ["hook", "spiral", "straight_at_root"];
+export const regionOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Region"]> = ["everything"];
+export const roleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Role"]> = ["owner", "stylist", "trainee", "desk"];
+export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Side"]> = ["left", "right"];
+export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
+export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan"];
+export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
+export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["stretched_mm", "sprung_mm", "wet_sprung_mm", "width_um", "hairs_per_cm2", "moisture", "temperature_c", "humidity_pct"];
+export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];
+export const techniqueKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TechniqueKind"]> = ["blunt", "point", "slide", "back_cut", "skim", "brick", "tease", "twist", "thin", "notch"];
+export const toAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["hello"];
+export const toAppOneOf1TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["device"];
+export const toAppOneOf2TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["value"];
+export const toAppOneOf3TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["picture"];
+export const toAppOneOf4TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["back"];
+export const toAppOneOf5TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
+    type: unknown;
+}>["type"]> = ["refused"];
+export const treatmentValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Treatment"]> = ["coloured", "lightened", "straightened", "curled"];
+export const unusualOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["zones_differ"];
+export const unusualOneOf1KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["springs"];
+export const unusualOneOf2KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["stubborn"];
+export const unusualOneOf3KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["soaks_oddly"];
+export const unusualOneOf4KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["air_apart"];
+export const unusualOneOf5KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["curl_disagrees"];
+export const unusualOneOf6KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["strands_differ"];
+export const unusualOneOf7KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["long_for_density"];
+export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VisitFormat"]> = ["spirel.visit"];
+export const widthClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WidthClass"]> = ["fine", "medium", "coarse"];
+export const wornStyleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WornStyle"]> = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
+export const zoneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Zone"]> = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
+export const zoneHalfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneHalf"]> = ["front", "behind", "upper", "under", "left", "right"];

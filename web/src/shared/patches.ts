@@ -1,53 +1,45 @@
-/** What is read by itself: a zone, or one half of a zone whose hair is not all of one kind. The core has the same rules. */
-import type { Patch, RawZoneReading, Zone } from "@/api";
-import { ZONES } from "./zones";
+/** What is read by itself: a zone, or one half of a zone whose hair is not all of one kind. Which there are is the program's. */
+import {
+  contract,
+  zoneValues,
+  type Halving,
+  type Patch,
+  type PatchRule,
+  type RawZoneReading,
+  type Zone,
+  type ZoneHalf,
+} from "@/api";
 
-export type Half = "front" | "behind" | "upper" | "under" | "left" | "right";
-export type Halving = "across" | "along" | "down";
 export type ZoneReadings = { [patch: string]: RawZoneReading | undefined };
 type Say = (key: string, named: Record<string, unknown>) => string;
 
-const HALVES: { [H in Halving]: readonly [Half, Half] } = {
-  across: ["left", "right"],
-  along: ["front", "behind"],
-  down: ["upper", "under"],
-};
+/** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
+export const BLANK = contract.zone;
+
+const RULES = new Map<string, PatchRule>(contract.patches.map((rule) => [rule.patch, rule]));
+
+const halvesOf = (zone: Zone, way: Halving) =>
+  contract.patches.filter((rule) => rule.zone === zone && rule.halving === way).map((rule) => rule.patch);
 
 /** The ways in which a zone can be halved. */
-export const HALVINGS: { readonly [Z in Zone]: readonly Halving[] } = {
-  fringe: ["across", "along"],
-  top: ["across", "along"],
-  crown: ["across", "along"],
-  left_side: ["along", "down"],
-  back_upper: ["across", "down"],
-  back_lower: ["across", "down"],
-  nape: ["across"],
-  right_side: ["along", "down"],
-};
+export const halvingsOf = (zone: Zone): Halving[] => [
+  ...new Set(contract.patches.flatMap((rule) => (rule.zone === zone && rule.halving ? [rule.halving] : []))),
+];
 
-/** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
-export const BLANK = { moisture: "dry", strands: 1 } as const;
+export const isPatch = (name: string): name is Patch => RULES.has(name);
+export const zoneOf = (patch: Patch): Zone => RULES.get(patch)!.zone;
+export const halfOf = (patch: Patch): ZoneHalf | undefined => RULES.get(patch)?.half ?? undefined;
 
-const halvesOf = (zone: Zone, way: Halving) => HALVES[way].map((half) => `${zone}_${half}` as Patch);
-
-const PARTS = new Map<string, { zone: Zone; half?: Half; way?: Halving }>(
-  ZONES.flatMap((zone) => [
-    [zone, { zone }] as const,
-    ...HALVINGS[zone].flatMap((way) => HALVES[way].map((half) => [`${zone}_${half}`, { zone, half, way }] as const)),
-  ]),
-);
-
-export const isPatch = (name: string): name is Patch => PARTS.has(name);
-export const zoneOf = (patch: Patch): Zone => PARTS.get(patch)!.zone;
-export const halfOf = (patch: Patch): Half | undefined => PARTS.get(patch)?.half;
+/** The zone on the other side, for those that have one. */
+export const mirrored = (zone: Zone): Zone | undefined => RULES.get(zone)?.mirrored ?? undefined;
 
 /** The way in which a zone is read in halves, if it is. */
 export const halvingOf = (zones: ZoneReadings, zone: Zone): Halving | undefined =>
-  HALVINGS[zone].find((way) => halvesOf(zone, way).some((half) => zones[half]));
+  halvingsOf(zone).find((way) => halvesOf(zone, way).some((half) => zones[half]));
 
 /** The patches that are read, in walking order: both halves of a zone of which one is named. */
 export function patchesOf(zones: ZoneReadings): Patch[] {
-  return ZONES.flatMap((zone): Patch[] => {
+  return zoneValues.flatMap((zone): Patch[] => {
     const way = halvingOf(zones, zone);
     return way ? halvesOf(zone, way) : [zone];
   });
@@ -101,7 +93,7 @@ export function likeable(zones: ZoneReadings, patch: Patch): Patch[] {
 
 /** A patch in words. */
 export function sayPatch(patch: Patch, t: Say): string {
-  const { zone, half } = PARTS.get(patch)!;
+  const { zone, half } = RULES.get(patch)!;
   const name = t(`zone.${zone}`, {});
   return half ? t(`half.${half}`, { zone: name }) : name;
 }

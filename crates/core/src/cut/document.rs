@@ -3,7 +3,7 @@
 use super::{FallLine, FirstLength, Gathered, Guide, Layout, Pattern, Pause, Recoil, Sections, Technique};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::HeldState;
-use crate::section::{Half, Region};
+use crate::section::{Region, Side};
 use serde::{Deserialize, Deserializer, Serialize};
 
 /// The version written. Version 1 is read, too: it is the same document with fewer words.
@@ -37,6 +37,19 @@ pub struct Cut {
     pub purpose: String,
     /// What is done, in order; at most 60 moves.
     pub moves: Vec<Move>,
+}
+
+impl Default for Cut {
+    /// Nothing is cut.
+    fn default() -> Self {
+        Self {
+            format: CutFormat::Cut,
+            version: VERSION,
+            name: String::new(),
+            purpose: String::new(),
+            moves: Vec::new(),
+        }
+    }
 }
 
 /// One move.
@@ -80,14 +93,14 @@ pub struct Move {
 #[serde(deny_unknown_fields)]
 pub struct Stance {
     /// On which side of the client.
-    pub side: Half,
+    pub side: Side,
     /// The hand that cuts; the right one if left out.
     #[serde(default = "right")]
-    pub hand: Half,
+    pub hand: Side,
 }
 
-fn right() -> Half {
-    Half::Right
+fn right() -> Side {
+    Side::Right
 }
 
 /// The version as it is kept: documents of version 1 are documents of version 2.

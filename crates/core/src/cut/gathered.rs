@@ -4,7 +4,7 @@ use super::{Direction, Layout};
 use crate::error::{FieldErrors, Problem};
 use crate::hair::Hair;
 use crate::head::{Point, Vec3};
-use crate::section::Half;
+use crate::section::Side;
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{PI, TAU};
 
@@ -31,7 +31,7 @@ pub struct Gathered {
     pub to: Option<Point>,
     /// Which side's, for points that a face has two of: the client's left if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub side: Option<Half>,
+    pub side: Option<Side>,
     /// The direction it is drawn in, each section from its own middle, where no point is named.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub toward: Option<Direction>,
@@ -95,8 +95,8 @@ impl Gathered {
     }
 
     /// The side it is drawn to.
-    pub(super) fn of_side(&self) -> Half {
-        self.side.unwrap_or(Half::Left)
+    pub(super) fn of_side(&self) -> Side {
+        self.side.unwrap_or(Side::Left)
     }
 
     /// Where the hand is that holds hair rooted round a place of the scalp.
@@ -105,7 +105,7 @@ impl Gathered {
             return Some(hair.form.point(middle) + toward.vector() * self.drawn_mm?);
         }
         let place = self.to?.place(&hair.form, &hair.measures)?;
-        let sign = if self.of_side() == Half::Right { -1.0 } else { 1.0 };
+        let sign = if self.of_side() == Side::Right { -1.0 } else { 1.0 };
         Some(Vec3::new(sign * place.x, place.y, place.z))
     }
 

@@ -9,7 +9,7 @@ use super::{
 use crate::fibre::HeldState;
 use crate::head::Landmark;
 use crate::head::Place;
-use crate::section::{Along, Anchor, Half, Parting, Region};
+use crate::section::{Along, Anchor, Parting, Region, Side};
 use crate::units::LengthUnit;
 use serde::Serialize;
 use std::collections::BTreeMap;
@@ -335,8 +335,8 @@ impl Say {
         };
         let side = match gathered.of_side() {
             _ if !to.is_paired() => "place.at",
-            Half::Left => "place.left",
-            Half::Right => "place.right",
+            Side::Left => "place.left",
+            Side::Right => "place.right",
         };
         text(side, &[("point", word("point", to))])
     }

@@ -2,7 +2,7 @@
 
 use crate::fibre::LengthModel;
 use crate::head::{Hairline, Vec3, halfway, zone_centre};
-use crate::head::{Half, Patch};
+use crate::head::{Patch, ZoneHalf};
 use crate::learn;
 use crate::reading::{RawReading, ZoneReading};
 use crate::section::RegionTest;
@@ -41,14 +41,14 @@ impl Centre {
 }
 
 /// The direction along the scalp, at a zone's middle, into one of its halves.
-fn along(half: Half, middle: &Vec3) -> Vec3 {
+fn along(half: ZoneHalf, middle: &Vec3) -> Vec3 {
     let toward = match half {
-        Half::Left => Vec3::x(),
-        Half::Right => -Vec3::x(),
-        Half::Front => Vec3::z(),
-        Half::Behind => -Vec3::z(),
-        Half::Upper => Vec3::y(),
-        Half::Under => -Vec3::y(),
+        ZoneHalf::Left => Vec3::x(),
+        ZoneHalf::Right => -Vec3::x(),
+        ZoneHalf::Front => Vec3::z(),
+        ZoneHalf::Behind => -Vec3::z(),
+        ZoneHalf::Upper => Vec3::y(),
+        ZoneHalf::Under => -Vec3::y(),
     };
     (toward - middle * toward.dot(middle)).normalize()
 }

@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 const REACH_MM: (f64, f64) = (10.0, 120.0);
 const STRENGTH: (f64, f64) = (0.0, 1.0);
 /// How many of them a head can have.
-const MOST: usize = 12;
+pub const MOST_GROWTHS: usize = 12;
 /// How far a swirl turns from straight outward, as cosine and sine of about 55°: its hair runs out as it runs round.
 const SPIRAL: (f64, f64) = (0.57, 0.82);
 /// How much a growth of full strength outweighs falling.
@@ -40,6 +40,18 @@ fn usual_strength() -> f64 {
     0.6
 }
 
+impl Default for Growth {
+    /// A whorl at the crown, clockwise.
+    fn default() -> Self {
+        Self {
+            at: Landmark::Crown,
+            way: GrowthWay::Clockwise,
+            reach_mm: usual_reach(),
+            strength: usual_strength(),
+        }
+    }
+}
+
 /// Which way hair grows.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -68,8 +80,8 @@ impl Growth {
     /// Checks a head's growths.
     pub(crate) fn check(all: &[Self]) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        if all.len() > MOST {
-            let why = format!("has {} entries, more than the {MOST} that are taken", all.len());
+        if all.len() > MOST_GROWTHS {
+            let why = format!("has {} entries, more than the {MOST_GROWTHS} that are taken", all.len());
             faults.push("", Problem::Contradicts { why });
         }
         for (i, each) in all.iter().enumerate() {

@@ -7,8 +7,10 @@ use std::borrow::Cow;
 use std::fmt;
 
 /// One side of a zone that is read in halves.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash)]
-pub enum Half {
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum ZoneHalf {
     /// Towards the face.
     Front,
     /// Away from the face.
@@ -23,7 +25,7 @@ pub enum Half {
     Right,
 }
 
-impl Half {
+impl ZoneHalf {
     fn key(self) -> &'static str {
         match self {
             Self::Front => "front",
@@ -36,9 +38,29 @@ impl Half {
     }
 }
 
-const ACROSS: [Half; 2] = [Half::Left, Half::Right];
-const ALONG: [Half; 2] = [Half::Front, Half::Behind];
-const DOWN: [Half; 2] = [Half::Upper, Half::Under];
+/// A way in which a zone can be halved.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Halving {
+    /// Into its left and its right.
+    Across,
+    /// Into its front and what lies behind it.
+    Along,
+    /// Into its upper layer and what is under it.
+    Down,
+}
+
+impl Halving {
+    /// The halves, in walking order.
+    pub fn halves(self) -> [ZoneHalf; 2] {
+        match self {
+            Self::Across => [ZoneHalf::Left, ZoneHalf::Right],
+            Self::Along => [ZoneHalf::Front, ZoneHalf::Behind],
+            Self::Down => [ZoneHalf::Upper, ZoneHalf::Under],
+        }
+    }
+}
 
 /// A zone, or one half of it. In documents its name is the zone's, and of a half the zone's and the half's:
 /// `left_side`, `left_side_front`.
@@ -47,7 +69,7 @@ pub struct Patch {
     /// The zone.
     pub zone: Zone,
     /// Which half of it; none for all of it.
-    pub half: Option<Half>,
+    pub half: Option<ZoneHalf>,
 }
 
 impl Patch {
@@ -61,33 +83,42 @@ impl Patch {
 
     /// The patch of that name.
     fn of_key(key: &str) -> Option<Self> {
-        Zone::ALL.into_iter().flat_map(|zone| zone.patches()).find(|patch| patch.key() == key)
+        all_patches().find(|patch| patch.key() == key)
     }
 
     /// The other half of its zone.
     pub fn other_half(self) -> Option<Self> {
         let half = self.half?;
-        let [one, other] = self.zone.halvings().iter().find(|way| way.contains(&half))?;
-        Some(Self { half: Some(if half == *one { *other } else { *one }), ..self })
+        let halves = self.zone.halvings().iter().map(|halving| halving.halves());
+        let [one, other] = halves.into_iter().find(|halves| halves.contains(&half))?;
+        Some(Self { half: Some(if half == one { other } else { one }), ..self })
     }
 }
 
 impl Zone {
     /// The ways in which it can be halved: those in which it is wide enough on every head.
-    pub(crate) fn halvings(self) -> &'static [[Half; 2]] {
+    pub fn halvings(self) -> &'static [Halving] {
         match self {
-            Self::Fringe | Self::Top | Self::Crown => &[ACROSS, ALONG],
-            Self::LeftSide | Self::RightSide => &[ALONG, DOWN],
-            Self::BackUpper | Self::BackLower => &[ACROSS, DOWN],
-            Self::Nape => &[ACROSS],
+            Self::Fringe | Self::Top | Self::Crown => &[Halving::Across, Halving::Along],
+            Self::LeftSide | Self::RightSide => &[Halving::Along, Halving::Down],
+            Self::BackUpper | Self::BackLower => &[Halving::Across, Halving::Down],
+            Self::Nape => &[Halving::Across],
         }
     }
 
-    /// All of it, and every half it can have.
-    fn patches(self) -> impl Iterator<Item = Patch> {
-        let halves = self.halvings().iter().flatten().copied().map(Some);
-        std::iter::once(None).chain(halves).map(move |half| Patch { zone: self, half })
+    /// All of it, and every half it can have, each with the way it is halved in.
+    pub fn patches(self) -> impl Iterator<Item = (Patch, Option<Halving>)> {
+        let half = move |halving: &Halving| {
+            let halving = *halving;
+            halving.halves().map(|half| (Patch { zone: self, half: Some(half) }, Some(halving)))
+        };
+        std::iter::once((self.into(), None)).chain(self.halvings().iter().flat_map(half))
     }
+}
+
+/// Every zone and every half of one, in walking order.
+fn all_patches() -> impl Iterator<Item = Patch> {
+    Zone::ALL.into_iter().flat_map(Zone::patches).map(|(patch, _)| patch)
 }
 
 impl From<Zone> for Patch {
@@ -112,8 +143,7 @@ impl<'de> Deserialize<'de> for Patch {
     fn deserialize<D: Deserializer<'de>>(deserializer: D) -> Result<Self, D::Error> {
         let key = Cow::<str>::deserialize(deserializer)?;
         Self::of_key(&key).ok_or_else(|| {
-            let known: Vec<String> =
-                Zone::ALL.into_iter().flat_map(Zone::patches).map(|patch| format!("`{patch}`")).collect();
+            let known: Vec<String> = all_patches().map(|patch| format!("`{patch}`")).collect();
             D::Error::custom(format_args!("unknown variant `{key}`, expected one of {}", known.join(", ")))
         })
     }
@@ -121,14 +151,14 @@ impl<'de> Deserialize<'de> for Patch {
 
 #[cfg(feature = "schema")]
 mod schema {
-    use super::{Patch, Zone};
+    use super::{Patch, all_patches};
     use utoipa::openapi::{ObjectBuilder, RefOr, Schema, Type};
 
     impl utoipa::ToSchema for Patch {}
 
     impl utoipa::PartialSchema for Patch {
         fn schema() -> RefOr<Schema> {
-            let names = Zone::ALL.into_iter().flat_map(Zone::patches).map(|patch| patch.key().into_owned());
+            let names = all_patches().map(|patch| patch.key().into_owned());
             ObjectBuilder::new()
                 .schema_type(Type::String)
                 .description(Some("A zone, or one half of it."))
@@ -145,7 +175,7 @@ mod tests {
 
     #[test]
     fn every_patch_has_a_name_of_its_own_that_reads_back_as_itself() {
-        let all: Vec<Patch> = Zone::ALL.into_iter().flat_map(Zone::patches).collect();
+        let all: Vec<Patch> = all_patches().collect();
         let names: BTreeSet<_> = all.iter().map(|patch| patch.key()).collect();
         assert_eq!((all.len(), names.len()), (38, 38));
         assert!(all.iter().all(|patch| Patch::of_key(&patch.key()) == Some(*patch)));
@@ -156,7 +186,7 @@ mod tests {
 
     #[test]
     fn halves_are_each_others_other_half_and_of_the_same_zone() {
-        for patch in Zone::ALL.into_iter().flat_map(Zone::patches) {
+        for patch in all_patches() {
             let Some(other) = patch.other_half() else {
                 assert_eq!(patch.half, None);
                 continue;

@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 const ROOTS: u32 = 4096;
 
 /// The plan as it is saved.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Plan {

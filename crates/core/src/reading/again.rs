@@ -1,10 +1,8 @@
 //! Further strands of a zone, and strands measured once more: what they differ by is how sure the zone can be.
 
+use super::ranges::MOST_STRANDS;
 use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
-
-/// Strands that are kept beside the first.
-const MOST: usize = 9;
 
 /// A strand pulled straight and let go, in the state the zone's first was.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -24,7 +22,7 @@ pub struct StrandPair {
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
 #[serde(try_from = "Vec<StrandPair>", into = "Vec<StrandPair>")]
 pub struct Again {
-    pairs: [Option<StrandPair>; MOST],
+    pairs: [Option<StrandPair>; MOST_STRANDS],
 }
 
 impl Again {
@@ -57,13 +55,13 @@ impl TryFrom<Vec<StrandPair>> for Again {
     type Error = String;
 
     fn try_from(list: Vec<StrandPair>) -> Result<Self, String> {
-        if list.len() > MOST {
+        if list.len() > MOST_STRANDS {
             return Err(format!(
-                "has {} strands, more than the {MOST} that are kept beside the first",
+                "has {} strands, more than the {MOST_STRANDS} that are kept beside the first",
                 list.len()
             ));
         }
-        let mut pairs = [None; MOST];
+        let mut pairs = [None; MOST_STRANDS];
         pairs.iter_mut().zip(list).for_each(|(place, pair)| *place = Some(pair));
         Ok(Self { pairs })
     }

@@ -1,12 +1,11 @@
 //! A strand laid on the stylist's own comb: what their hand leaves on it.
 
+use super::ranges::MOST_COMBS;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::{Comb, HeldState};
 use crate::head::Patch;
 use serde::{Deserialize, Serialize};
 
-/// Most of them.
-const MOST: usize = 12;
 /// Lengths of a strand, mm.
 const LENGTH_MM: (f64, f64) = (20.0, 2000.0);
 
@@ -28,8 +27,8 @@ pub struct CombReading {
 /// Checks those that are given.
 pub(super) fn check(combs: &[CombReading]) -> Result<(), FieldErrors> {
     let mut faults = FieldErrors::default();
-    if combs.len() > MOST {
-        let why = format!("has {} entries, more than the {MOST} that are taken", combs.len());
+    if combs.len() > MOST_COMBS {
+        let why = format!("has {} entries, more than the {MOST_COMBS} that are taken", combs.len());
         faults.push("combs", Problem::Contradicts { why });
     }
     for (i, reading) in combs.iter().enumerate() {

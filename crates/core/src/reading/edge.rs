@@ -1,14 +1,12 @@
 //! Where the hair of a zone ends sharply: a fringe, an undercut, a corner.
 
 use super::RawReading;
+use super::ranges::MOST_EDGES;
 use crate::error::FieldErrors;
 use crate::head::Patch;
 use crate::head::Scalp;
 use crate::section::Region;
 use serde::{Deserialize, Serialize};
-
-/// Most of them.
-const MOST: usize = 8;
 
 /// Hair that is as long as was read in a zone right to an edge, and not beyond it. Everywhere else lengths pass smoothly
 /// from zone to zone.
@@ -26,8 +24,8 @@ impl RawReading {
     /// Checks edges on a head of ordinary measures: whether landmarks make a parting doesn't depend on them.
     pub(super) fn check_edges(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        if self.edges.len() > MOST {
-            let why = format!("has {} entries, more than the {MOST} that are taken", self.edges.len());
+        if self.edges.len() > MOST_EDGES {
+            let why = format!("has {} entries, more than the {MOST_EDGES} that are taken", self.edges.len());
             faults.push("edges", crate::Problem::Contradicts { why });
         }
         let measures = crate::head::Measures::default();

@@ -1,11 +1,10 @@
 //! How far the hair is full: girths of all hair gathered in one bundle, at several distances from where it is tied.
 
+use super::ranges::MOST_GIRTHS;
 use crate::constants::GIRTH_SD_MM;
 use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
 
-/// Most girths that are taken.
-const MOST: usize = 6;
 const FROM_TIE_MM: (f64, f64) = (0.0, 2000.0);
 const GIRTH_MM: (f64, f64) = (5.0, 400.0);
 /// Share by which a girth may exceed one nearer to the tie before it can't be right: a tape slips by as much.
@@ -39,9 +38,11 @@ pub struct GatheredHair {
 /// Checks girths that are given.
 pub(super) fn check(girths: &[Girth]) -> Result<(), FieldErrors> {
     let mut faults = FieldErrors::default();
-    if girths.len() > MOST {
-        faults
-            .push("girths", Problem::Contradicts { why: format!("has more than the {MOST} that are taken") });
+    if girths.len() > MOST_GIRTHS {
+        faults.push(
+            "girths",
+            Problem::Contradicts { why: format!("has more than the {MOST_GIRTHS} that are taken") },
+        );
     }
     for (i, girth) in girths.iter().enumerate() {
         let at = |field: &str| format!("girths.{i}.{field}");

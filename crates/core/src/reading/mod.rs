@@ -10,7 +10,7 @@ mod edge;
 mod girth;
 mod instrument;
 mod line;
-mod ranges;
+pub mod ranges;
 mod room;
 mod source;
 mod spot;

@@ -1,14 +1,12 @@
 //! Weak spots: places of the scalp where hair is thin, broken, growing back, or to be left in peace.
 
+use super::ranges::MOST_SPOTS;
 use crate::error::{FieldErrors, Problem};
 use crate::head::Landmark;
 use serde::{Deserialize, Serialize};
 
 const REACH_MM: (f64, f64) = (5.0, 120.0);
 const STRENGTH: (f64, f64) = (0.0, 1.0);
-/// How many of them a head can have.
-const MOST: usize = 20;
-
 /// What is the matter at a place.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -45,6 +43,18 @@ pub struct Spot {
     pub strength: f64,
 }
 
+impl Default for Spot {
+    /// Thin hair at a temple.
+    fn default() -> Self {
+        Self {
+            kind: SpotKind::Thin,
+            at: Landmark::TempleLeft,
+            reach_mm: usual_reach(),
+            strength: usual_strength(),
+        }
+    }
+}
+
 fn usual_reach() -> f64 {
     30.0
 }
@@ -70,8 +80,8 @@ impl Spot {
     /// Checks a head's weak spots.
     pub(super) fn check(all: &[Self]) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        if all.len() > MOST {
-            let why = format!("has {} entries, more than the {MOST} that are taken", all.len());
+        if all.len() > MOST_SPOTS {
+            let why = format!("has {} entries, more than the {MOST_SPOTS} that are taken", all.len());
             faults.push("spots", Problem::Contradicts { why });
         }
         for (i, each) in all.iter().enumerate() {

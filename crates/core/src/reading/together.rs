@@ -2,19 +2,19 @@
 
 use super::{RawReading, ZoneReading};
 use crate::error::{FieldErrors, Problem};
-use crate::head::{Half, Patch, Zone};
+use crate::head::{Patch, Zone, ZoneHalf};
 
 impl RawReading {
     /// The patches that are read, in walking order: zones, and both halves of a zone of which one is named.
     pub fn patches(&self) -> impl Iterator<Item = Patch> {
         Zone::ALL.into_iter().flat_map(|zone| {
-            let halves = |way: &&[Half; 2]| {
+            let named = |halves: &[ZoneHalf; 2]| {
                 self.zones
                     .keys()
-                    .any(|patch| patch.zone == zone && patch.half.is_some_and(|half| way.contains(&half)))
+                    .any(|patch| patch.zone == zone && patch.half.is_some_and(|half| halves.contains(&half)))
             };
-            match zone.halvings().iter().find(halves) {
-                Some(way) => way.map(Some).to_vec(),
+            match zone.halvings().iter().map(|halving| halving.halves()).find(named) {
+                Some(halves) => halves.map(Some).to_vec(),
                 None => vec![None],
             }
             .into_iter()

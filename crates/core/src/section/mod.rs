@@ -14,4 +14,4 @@ pub use along::{Along, Chart};
 pub use anchor::AnchorForm;
 pub use anchor::{Anchor, Offset};
 pub use parting::{Cutting, Parting};
-pub use region::{Half, Region, RegionTest};
+pub use region::{Region, RegionTest, Side};

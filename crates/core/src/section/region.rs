@@ -14,11 +14,11 @@ const ON_THE_LINE_MM: f64 = 0.5;
 /// Widths of a spared edge, mm.
 const EDGE_MM: (f64, f64) = (1.0, 120.0);
 
-/// Half of the head.
+/// A side of the head, as the client has it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Half {
+pub enum Side {
     /// The client's left.
     Left,
     /// The client's right.
@@ -40,7 +40,7 @@ pub enum Region {
         with: Landmark,
     },
     /// One half of the head.
-    Half(Half),
+    Half(Side),
     /// One of the zones that are read.
     Zone(Zone),
     /// The edge: hair that grows within so many mm of the hairline.
@@ -80,7 +80,7 @@ pub enum RegionTest {
     Not(Box<RegionTest>),
 }
 
-impl Half {
+impl Side {
     /// The other one.
     #[must_use]
     pub fn other(self) -> Self {
@@ -135,8 +135,8 @@ impl Region {
         };
         let test = match self {
             Self::Everything => Some(RegionTest::Constant(true)),
-            Self::Half(Half::Left) => Some(RegionTest::Half(1.0)),
-            Self::Half(Half::Right) => Some(RegionTest::Half(-1.0)),
+            Self::Half(Side::Left) => Some(RegionTest::Half(1.0)),
+            Self::Half(Side::Right) => Some(RegionTest::Half(-1.0)),
             Self::Zone(zone) => Some(RegionTest::Zone(*zone)),
             Self::Edge { within_mm } => {
                 faults.range("edge.within_mm", *within_mm, EDGE_MM, "mm");
@@ -203,7 +203,7 @@ mod tests {
         );
         vec![
             top.clone(),
-            Region::Half(Half::Left),
+            Region::Half(Side::Left),
             Region::Zone(Zone::LeftSide),
             Region::Edge { within_mm: 25.0 },
             Region::All(vec![top.clone(), Region::Not(Box::new(fringe.clone()))]),

@@ -1,16 +1,16 @@
 //! Visits, and the documents of their stages.
 
 use crate::figures::{FigureRow, figures, patch_named};
-use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{JsonBody, JsonText, ProblemDetails, Refusal, SignedIn, State};
+use crate::json;
 use actix_web::{HttpResponse, get, post, put, web};
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 use spirel_core::FieldErrors;
-use spirel_core::mark::Aim;
-use spirel_core::plan::Plan;
 use spirel_core::reading::RawReading;
+use spirel_core::stage::{ForStage, Stage, StageDocument};
 use spirel_core::summary::{ZoneChange, changes};
-use spirel_core::talk::Talk;
-use spirel_store::{Day, Document, Stage, Visit, VisitRow};
+use spirel_store::{Act, Day, Document, Visit, VisitRow};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -46,7 +46,7 @@ pub async fn begin_visit(
     id: web::Path<Uuid>,
     body: JsonBody<NewVisit>,
 ) -> Result<HttpResponse, Refusal> {
-    let actor = person.editor()?;
+    let actor = person.allowed(Act::EditVisits)?;
     let visit = state.store.add_visit(&actor, *id, body.0.on_date).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
 }
@@ -64,7 +64,8 @@ pub async fn figures_of_zone(
     let (id, patch) = path.into_inner();
     let (actor, patch) = (person.actor(), patch_named(&patch).ok_or(Refusal::NotFound)?);
     state.store.visit(&actor, id).await?;
-    Ok(web::Json(figures(&state.store.versions(&actor, id, Stage::Read).await?, patch)))
+    let versions = state.store.versions_of_part(&actor, id, Stage::Read, &["zones", &patch.key()]).await?;
+    Ok(web::Json(figures(&versions)))
 }
 
 /// What a visit's reading says beside the client's last one before it.
@@ -89,7 +90,7 @@ pub async fn since_last(
     // Newest first: what comes after this one was before it.
     let all = state.store.visits(&actor, visit.client.id).await?;
     let mut earlier = all.iter().skip_while(|row| row.id != *id).skip(1);
-    let Some(last) = earlier.find(|row| row.read_version > 0) else {
+    let Some(last) = earlier.find(|row| row.stages.contains_key(&Stage::Read)) else {
         return Ok(web::Json(SinceLast { since: None, zones: Vec::new() }));
     };
     let before = state.store.visit(&actor, last.id).await?;
@@ -117,84 +118,58 @@ pub async fn one_visit(
 }
 
 /// A document to save over the version it was made from (0: the first).
-#[derive(Deserialize, ToSchema)]
+#[derive(Deserialize)]
 #[serde(deny_unknown_fields)]
-pub struct Save<T> {
+struct Save<T> {
     base_version: u32,
     document: T,
 }
 
-/// A fault of a document stands below `document` in what was sent.
-fn under_document(faults: FieldErrors) -> FieldErrors {
-    FieldErrors(faults.0.into_iter().map(|fault| fault.under("document")).collect())
+/// A stage's document to save.
+#[derive(ToSchema)]
+#[expect(
+    dead_code,
+    reason = "only its description is used: what is read is a `Save` of the stage's own document"
+)]
+pub struct SaveStage {
+    /// The version it was made from; 0 for the first.
+    base_version: u32,
+    /// The document, as `StageDocuments` has it for the stage.
+    #[schema(value_type = Object)]
+    document: Value,
 }
 
-async fn save<T: Serialize>(
-    person: &SignedIn,
-    state: &State,
-    visit: Uuid,
-    stage: Stage,
-    save: Save<T>,
-    check: impl Fn(&T) -> Result<(), FieldErrors>,
-) -> Result<web::Json<Document>, Refusal> {
-    let actor = person.editor()?;
-    check(&save.document).map_err(under_document)?;
-    let body = serde_json::to_value(&save.document).map_err(|_| Refusal::Defect)?;
-    Ok(web::Json(state.store.save_document(&actor, visit, stage, save.base_version, &body).await?))
+/// What was sent, read and checked as the document of a stage.
+struct Sent<'a>(&'a [u8]);
+
+impl ForStage for Sent<'_> {
+    type Output = Result<(u32, Value), Refusal>;
+
+    fn of<D: StageDocument>(self) -> Self::Output {
+        let save: Save<D> = json::read(self.0).map_err(Refusal::Unreadable)?;
+        // A fault of a document stands below `document` in what was sent.
+        let under = |faults: FieldErrors| faults.0.into_iter().map(|fault| fault.under("document")).collect();
+        save.document.check().map_err(|faults| FieldErrors(under(faults)))?;
+        let body = serde_json::to_value(&save.document).map_err(|_| Refusal::Defect)?;
+        Ok((save.base_version, body))
+    }
 }
 
-/// Saves the talk.
-#[utoipa::path(tag = "visits", request_body = Save<Talk>, responses(
-    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
+/// Saves a stage of a visit.
+#[utoipa::path(tag = "visits", request_body = SaveStage, params(("stage" = Stage, Path)), responses(
+    (status = 200, body = Document), (status = 404, body = ProblemDetails), (status = 409, body = ProblemDetails),
+    (status = 422, body = ProblemDetails)
 ))]
-#[put("/api/visits/{id}/talk")]
-pub async fn save_talk(
+#[put("/api/visits/{id}/stages/{stage}")]
+pub async fn save_stage(
     person: SignedIn,
     state: web::Data<State>,
-    id: web::Path<Uuid>,
-    body: JsonBody<Save<Talk>>,
+    path: web::Path<(Uuid, String)>,
+    body: JsonText,
 ) -> Result<web::Json<Document>, Refusal> {
-    save(&person, &state, *id, Stage::Talk, body.0, Talk::check).await
-}
-
-/// Saves the reading.
-#[utoipa::path(tag = "visits", request_body = Save<RawReading>, responses(
-    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
-))]
-#[put("/api/visits/{id}/read")]
-pub async fn save_read(
-    person: SignedIn,
-    state: web::Data<State>,
-    id: web::Path<Uuid>,
-    body: JsonBody<Save<RawReading>>,
-) -> Result<web::Json<Document>, Refusal> {
-    save(&person, &state, *id, Stage::Read, body.0, RawReading::check).await
-}
-
-/// Saves the aim.
-#[utoipa::path(tag = "visits", request_body = Save<Aim>, responses(
-    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
-))]
-#[put("/api/visits/{id}/aim")]
-pub async fn save_aim(
-    person: SignedIn,
-    state: web::Data<State>,
-    id: web::Path<Uuid>,
-    body: JsonBody<Save<Aim>>,
-) -> Result<web::Json<Document>, Refusal> {
-    save(&person, &state, *id, Stage::Aim, body.0, Aim::check).await
-}
-
-/// Saves the plan.
-#[utoipa::path(tag = "visits", request_body = Save<Plan>, responses(
-    (status = 200, body = Document), (status = 409, body = ProblemDetails), (status = 422, body = ProblemDetails)
-))]
-#[put("/api/visits/{id}/plan")]
-pub async fn save_plan(
-    person: SignedIn,
-    state: web::Data<State>,
-    id: web::Path<Uuid>,
-    body: JsonBody<Save<Plan>>,
-) -> Result<web::Json<Document>, Refusal> {
-    save(&person, &state, *id, Stage::Plan, body.0, Plan::check).await
+    let actor = person.allowed(Act::EditVisits)?;
+    let (id, stage) = path.into_inner();
+    let stage = Stage::of_key(&stage).ok_or(Refusal::NotFound)?;
+    let (base, document) = stage.with(Sent(&body.0))?;
+    Ok(web::Json(state.store.save_document(&actor, id, stage, base, &document).await?))
 }

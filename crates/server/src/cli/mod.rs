@@ -40,6 +40,8 @@ enum What {
     },
     /// Writes the API's description (OpenAPI) to standard output.
     Openapi,
+    /// Writes the rules that the browser shares to standard output.
+    Contract,
     /// Writes the JSON Schemas of what is read and written into a folder.
     Schemas {
         /// The folder.
@@ -106,6 +108,9 @@ impl Command {
             What::StandIn { what } => stand_in::run(&what),
             What::Openapi => {
                 crate::schemas::openapi_text().map_err(Failed::because).and_then(|text| say(&text))
+            }
+            What::Contract => {
+                crate::schemas::contract_text().map_err(Failed::because).and_then(|text| say(text.trim_end()))
             }
             What::Schemas { folder } => crate::schemas::write_all(&folder).map_err(Failed::because),
         };

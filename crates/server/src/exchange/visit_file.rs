@@ -5,12 +5,9 @@ use crate::json;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value};
-use spirel_core::mark::Aim;
-use spirel_core::plan::Plan;
-use spirel_core::reading::RawReading;
-use spirel_core::talk::Talk;
-use spirel_core::{FieldErrors, Problem};
-use spirel_store::{Day, Stage, Visit};
+use spirel_core::stage::{Stage, StageDocument};
+use spirel_core::{FieldErrors, Problem, for_each_stage};
+use spirel_store::{Day, Visit};
 use std::borrow::Cow;
 use utoipa::ToSchema;
 
@@ -25,55 +22,54 @@ pub enum VisitFormat {
     Visit,
 }
 
-/// A visit as a file.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct VisitFile {
-    /// Always `spirel.visit`.
-    pub format: VisitFormat,
-    /// Version of the format: 2; 1 is read, too.
-    pub version: u16,
-    /// Day of the visit.
-    pub on_date: Day,
-    /// What was said.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub talk: Option<Talk>,
-    /// What was measured.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub read: Option<RawReading>,
-    /// What is wished.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub aim: Option<Aim>,
-    /// What is cut.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub plan: Option<Plan>,
+macro_rules! visit_file {
+    ($($(#[$doc:meta])* $name:ident: $stage:ident($document:ty),)+) => {
+        /// A visit as a file.
+        #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+        #[serde(deny_unknown_fields)]
+        pub struct VisitFile {
+            /// Always `spirel.visit`.
+            pub format: VisitFormat,
+            /// Version of the format: 2; 1 is read, too.
+            pub version: u16,
+            /// Day of the visit.
+            pub on_date: Day,
+            $(
+                $(#[$doc])*
+                #[serde(default, skip_serializing_if = "Option::is_none")]
+                pub $name: Option<$document>,
+            )+
+        }
+
+        impl VisitFile {
+            /// A visit on a day of which nothing is known yet.
+            pub fn on(on_date: Day) -> Self {
+                Self { format: VisitFormat::Visit, version: VERSION, on_date, $($name: None,)+ }
+            }
+
+            /// The file of a stored visit.
+            pub fn of(visit: &Visit) -> Result<Self, Refusal> {
+                Ok(Self { $($name: stored(visit, Stage::$stage)?,)+ ..Self::on(visit.on_date) })
+            }
+
+            /// The documents of the stages in it.
+            pub fn documents(&self) -> serde_json::Result<Vec<(Stage, Value)>> {
+                let forms = [$((Stage::$stage, self.$name.as_ref().map(serde_json::to_value)),)+];
+                let given = forms.into_iter().filter_map(|(stage, body)| Some(body?.map(|body| (stage, body))));
+                given.collect()
+            }
+
+            /// Checks the documents.
+            fn check_documents(&self, faults: &mut FieldErrors) {
+                $(faults.take(stringify!($name), self.$name.as_ref().map_or(Ok(()), StageDocument::check));)+
+            }
+        }
+    };
 }
 
+for_each_stage!(visit_file);
+
 impl VisitFile {
-    /// A visit on a day of which nothing is known yet.
-    pub fn on(on_date: Day) -> Self {
-        Self {
-            format: VisitFormat::Visit,
-            version: VERSION,
-            on_date,
-            talk: None,
-            read: None,
-            aim: None,
-            plan: None,
-        }
-    }
-
-    /// The file of a stored visit.
-    pub fn of(visit: &Visit) -> Result<Self, Refusal> {
-        Ok(Self {
-            talk: stored(visit, Stage::Talk)?,
-            read: stored(visit, Stage::Read)?,
-            aim: stored(visit, Stage::Aim)?,
-            plan: stored(visit, Stage::Plan)?,
-            ..Self::on(visit.on_date)
-        })
-    }
-
     /// Reads a file and checks all that is in it; each fault comes with its line.
     pub fn read(text: &str) -> Result<Self, Refusal> {
         let now = upgraded(text);
@@ -90,18 +86,6 @@ impl VisitFile {
         text
     }
 
-    /// The documents of the stages in it.
-    pub fn documents(&self) -> serde_json::Result<Vec<(Stage, Value)>> {
-        let forms = [
-            (Stage::Talk, self.talk.as_ref().map(serde_json::to_value)),
-            (Stage::Read, self.read.as_ref().map(serde_json::to_value)),
-            (Stage::Aim, self.aim.as_ref().map(serde_json::to_value)),
-            (Stage::Plan, self.plan.as_ref().map(serde_json::to_value)),
-        ];
-        let given = forms.into_iter().filter_map(|(stage, body)| Some(body?.map(|body| (stage, body))));
-        given.collect()
-    }
-
     /// Checks all that is in it.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
@@ -111,10 +95,7 @@ impl VisitFile {
                 Problem::Unknown { given: self.version.to_string(), known: vec![VERSION.to_string()] },
             );
         }
-        faults.take("talk", self.talk.as_ref().map_or(Ok(()), Talk::check));
-        faults.take("read", self.read.as_ref().map_or(Ok(()), RawReading::check));
-        faults.take("aim", self.aim.as_ref().map_or(Ok(()), Aim::check));
-        faults.take("plan", self.plan.as_ref().map_or(Ok(()), Plan::check));
+        self.check_documents(&mut faults);
         faults.or(())
     }
 }

@@ -1,6 +1,7 @@
 //! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
 
 use crate::api::{audit, clients, compute, exchange, health, instruments, session, visits};
+use crate::contract::Contract;
 use actix_web::web;
 use spirel_instruments::protocol::{FromApp, ToApp};
 use utoipa::OpenApi;
@@ -16,7 +17,7 @@ macro_rules! routes {
         #[openapi(
             info(title = "Spirel", description = "What the browser asks the server. Lengths are millimetres."),
             paths($($module::$handler),*),
-            components(schemas(ToApp, FromApp))
+            components(schemas(ToApp, FromApp, Contract))
         )]
         struct Description;
     };
@@ -38,10 +39,7 @@ routes![
     visits::one_visit,
     visits::figures_of_zone,
     visits::since_last,
-    visits::save_talk,
-    visits::save_read,
-    visits::save_aim,
-    visits::save_plan,
+    visits::save_stage,
     exchange::export_json,
     exchange::export_csv,
     exchange::import_visit,

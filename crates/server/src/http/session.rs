@@ -5,7 +5,7 @@ use actix_web::cookie::{Cookie, SameSite, time::Duration};
 use actix_web::dev::Payload;
 use actix_web::{FromRequest, HttpRequest, web};
 use chrono::Utc;
-use spirel_store::{Actor, Person, SESSION_HOURS};
+use spirel_store::{Act, Actor, Person, SESSION_HOURS};
 use std::future::Future;
 use std::pin::Pin;
 
@@ -20,9 +20,9 @@ impl SignedIn {
         self.0.actor()
     }
 
-    /// Them as someone who may fill in visits.
-    pub fn editor(&self) -> Result<Actor, Refusal> {
-        if self.0.role.may_edit_visits() { Ok(self.actor()) } else { Err(Refusal::NotYourRole) }
+    /// Them as someone who asks the store, if they may do that.
+    pub fn allowed(&self, act: Act) -> Result<Actor, Refusal> {
+        if self.0.rights.contains(&act) { Ok(self.actor()) } else { Err(Refusal::NotYourRole) }
     }
 }
 

@@ -46,7 +46,7 @@ async fn a_measure_that_cannot_be_is_refused_at_its_field_and_nothing_is_saved()
         (json!({"colour": "red"}), "colour", "unknown"),
     ];
     for (zone, field, kind) in table {
-        let response = ivo.put(&format!("/api/visits/{visit}/read"), &reading(zone.clone())).await;
+        let response = ivo.put(&format!("/api/visits/{visit}/stages/read"), &reading(zone.clone())).await;
         let problem = refused(response, StatusCode::UNPROCESSABLE_ENTITY).await;
         let fault = &problem["fields"][0];
         assert_eq!(fault["field"], format!("document.zones.nape.{field}"), "{zone}: {problem}");
@@ -103,7 +103,7 @@ async fn every_fault_of_a_document_is_said_at_once_with_the_allowed_range() {
     let (_app, ivo) = stylist().await;
     let visit = new_visit(&ivo).await;
     let zone = json!({"stretched_mm": 5.0, "sprung_mm": 0.5});
-    let response = ivo.put(&format!("/api/visits/{visit}/read"), &reading(zone)).await;
+    let response = ivo.put(&format!("/api/visits/{visit}/stages/read"), &reading(zone)).await;
     let problem = refused(response, StatusCode::UNPROCESSABLE_ENTITY).await;
     assert_eq!(problem["fields"].as_array().unwrap().len(), 2);
     assert_eq!(problem["fields"][0]["message"], "must be from 10 to 2500 mm");
@@ -137,7 +137,7 @@ async fn names_may_be_anything_people_write_but_not_endless() {
 async fn a_note_of_ten_thousand_characters_is_refused_and_one_of_four_thousand_is_kept() {
     let (_app, ivo) = stylist().await;
     let visit = new_visit(&ivo).await;
-    let path = format!("/api/visits/{visit}/talk");
+    let path = format!("/api/visits/{visit}/stages/talk");
     let talk = |letters: usize| json!({"base_version": 0, "document": {"notes": "é".repeat(letters)}});
     let problem = refused(ivo.put(&path, &talk(10_000)).await, StatusCode::UNPROCESSABLE_ENTITY).await;
     assert_eq!(problem["fields"][0]["field"], "document.notes");
@@ -150,7 +150,7 @@ async fn what_is_not_json_is_told_from_what_is_not_announced_as_json() {
     let (_app, ivo) = stylist().await;
     let visit = new_visit(&ivo).await;
     let send = async |announced: &str, body: Vec<u8>| -> Response {
-        let put = ivo.ask(Method::PUT, &format!("/api/visits/{visit}/talk"));
+        let put = ivo.ask(Method::PUT, &format!("/api/visits/{visit}/stages/talk"));
         put.header("content-type", announced).body(body).send().await.unwrap()
     };
     let plain = refused(send("text/plain", b"{}".to_vec()).await, StatusCode::BAD_REQUEST).await;
@@ -195,7 +195,7 @@ async fn what_is_computed_is_checked_the_same_way() {
 #[tokio::test]
 async fn a_plan_that_cannot_be_carried_out_is_refused_at_its_move_and_a_possible_one_is_kept() {
     let (_app, ivo) = stylist().await;
-    let path = format!("/api/visits/{}/plan", new_visit(&ivo).await);
+    let path = format!("/api/visits/{}/stages/plan", new_visit(&ivo).await);
     let line = json!({"region": "everything", "way": {"perimeter": {"behind": {"point": "chin"}}}});
     let save = |moves: Value| json!({"base_version": 0, "document": {"cut": cut(moves)}});
     let mut deep = line.clone();

@@ -128,7 +128,8 @@ async fn a_role_does_what_it_is_for() {
     let visit = desk.visit("Tova Quill").await;
     let save = json!({"base_version": 1, "document": {}});
     let problem =
-        refused(desk.put(&format!("/api/visits/{visit}/talk"), &save).await, StatusCode::FORBIDDEN).await;
+        refused(desk.put(&format!("/api/visits/{visit}/stages/talk"), &save).await, StatusCode::FORBIDDEN)
+            .await;
     assert_eq!(problem["code"], "not_your_role");
     refused(desk.get("/api/audit").await, StatusCode::FORBIDDEN).await;
     let client = desk.client("Nell Tidewater").await;
@@ -158,9 +159,9 @@ async fn another_house_finds_nothing_of_ours() {
         theirs.get(&format!("/api/visits/{visit}")).await,
         theirs.get(&format!("/api/visits/{visit}/export.json")).await,
         theirs.get(&format!("/api/visits/{visit}/export.csv")).await,
-        theirs.put(&format!("/api/visits/{visit}/talk"), &save).await,
-        theirs.put(&format!("/api/visits/{visit}/read"), &save).await,
-        theirs.put(&format!("/api/visits/{visit}/aim"), &save).await,
+        theirs.put(&format!("/api/visits/{visit}/stages/talk"), &save).await,
+        theirs.put(&format!("/api/visits/{visit}/stages/read"), &save).await,
+        theirs.put(&format!("/api/visits/{visit}/stages/aim"), &save).await,
         theirs.post(&format!("/api/clients/{client}/visits"), &day).await,
         theirs
             .post(

@@ -11,7 +11,7 @@ async fn whoever_saves_second_is_shown_what_stands() {
     let app = App::start().await;
     let wren = app.signed_in("wren@saltmarsh.example").await;
     let ivo = app.signed_in("ivo@saltmarsh.example").await;
-    let path = format!("/api/visits/{}/read", wren.visit("Bastian Crook").await);
+    let path = format!("/api/visits/{}/stages/read", wren.visit("Bastian Crook").await);
     let save =
         |sprung: f64| json!({"base_version": 1, "document": {"zones": {"top": {"sprung_mm": sprung}}}});
     let first: Value = wren.put(&path, &save(41.0)).await.json().await.unwrap();
@@ -54,7 +54,7 @@ async fn what_was_seen_of_the_curl_comes_back_out_of_its_table() {
     let nape = json!({"stretched_mm": 180.0, "sprung_mm": 90.0, "moisture": "dry", "strands": 1,
         "loop_mm": 11.5, "turns": 6.0, "curl": "coil"});
     let save = json!({"base_version": 1, "document": {"zones": {"nape": nape}}});
-    assert_eq!(ivo.put(&format!("/api/visits/{visit}/read"), &save).await.status(), StatusCode::OK);
+    assert_eq!(ivo.put(&format!("/api/visits/{visit}/stages/read"), &save).await.status(), StatusCode::OK);
     let table = ivo.get(&format!("/api/visits/{visit}/export.csv")).await.text().await.unwrap();
     let taken: Value = ivo.post("/api/compute/csv", &json!({"text": table})).await.json().await.unwrap();
     assert_eq!((&taken["zones"]["nape"], &taken["refused"]), (&nape, &json!([])));
@@ -104,7 +104,10 @@ async fn who_measured_what_and_when_is_told_figure_by_figure_to_the_house_alone(
         [(&ivo, 1, zone(90.0, json!({}))), (&wren, 2, zone(84.0, json!({"sprung_mm": {"sd": 1.0}})))]
     {
         let body = json!({"base_version": base, "document": document});
-        assert_eq!(browser.put(&format!("/api/visits/{visit}/read"), &body).await.status(), StatusCode::OK);
+        assert_eq!(
+            browser.put(&format!("/api/visits/{visit}/stages/read"), &body).await.status(),
+            StatusCode::OK
+        );
     }
     let path = format!("/api/visits/{visit}/figures/nape");
     let rows = ivo.read(&path).await;

@@ -1,9 +1,17 @@
 <script setup lang="ts">
 /** Where the hair ends now and where it should: drawn on the client, dragged or stepped with the arrow keys. */
-import type { Aim, Figure, MarkSheet, Place, Zone, ZoneAim, ZoneMark } from "@/api";
+import {
+  type Aim,
+  type Figure,
+  type MarkSheet,
+  type Place,
+  type Zone,
+  type ZoneAim,
+  type ZoneMark,
+  zoneValues,
+} from "@/api";
 import { heightOf } from "@/shared/headDrawing";
 import { useUnit } from "@/shared/unit";
-import { ZONES } from "@/shared/zones";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import {
@@ -49,7 +57,7 @@ const centre = (side: Side) =>
   props.figure.half_breadth_mm * BODY * (side === "front" ? 1 : 3) + (side === "front" ? 0 : MIDDLE);
 
 const strands = computed(() =>
-  ZONES.map((name) => {
+  zoneValues.map((name) => {
     const { side, across } = STRANDS[name];
     const root = props.figure.zones.find((z) => z.zone === name)!;
     // Of a zone that is read in halves the one that hangs lowest shows where its hair ends.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Place, SheetZone, Zone, ZoneAim } from "@/api";
+import { type Place, type SheetZone, type Zone, type ZoneAim, zoneValues } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit, wornOf } from "@/features/visit";
 import { askFigure, askMarks } from "@/shared/ask";
 import CheckField from "@/shared/CheckField.vue";
@@ -9,7 +9,7 @@ import LengthField from "@/shared/LengthField.vue";
 import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
-import { ZONES, mirrored } from "@/shared/zones";
+import { mirrored } from "@/shared/patches";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 import AimFigure from "./AimFigure.vue";
@@ -23,7 +23,7 @@ const visit = useVisit();
 const document = useStage("aim");
 useUndoKeys(document);
 const aim = document.draft;
-const zone = ref<Zone>(ZONES.find((name) => aim.value.zones[name]) ?? "left_side");
+const zone = ref<Zone>(zoneValues.find((name) => aim.value.zones[name]) ?? "left_side");
 const locked = computed(() => !document.editable.value);
 
 const reading = computed(() => bodyOf(visit.value, "read"));
@@ -262,7 +262,7 @@ function difference(name: Zone): string {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="name in ZONES" :key="name" :class="{ here: name === zone }" @click="zone = name">
+          <tr v-for="name in zoneValues" :key="name" :class="{ here: name === zone }" @click="zone = name">
             <th scope="row">
               <button type="button" :aria-current="name === zone ? 'true' : undefined" @click.stop="zone = name">
                 {{ t(`zone.${name}`) }}

@@ -14,8 +14,10 @@ const audit = useQuery({
   enabled: () => session.mayReadAudit,
 });
 /** An action that has no words yet is shown by its name rather than not at all. */
-const word = (kind: "action" | "entity", name: string) =>
-  te(`house.${kind}.${name}`) ? t(`house.${kind}.${name}`) : name;
+const word = (kinds: readonly string[], name: string) => {
+  const key = kinds.map((kind) => `${kind}.${name}`).find((found) => te(found));
+  return key ? t(key) : name;
+};
 </script>
 
 <template>
@@ -39,7 +41,7 @@ const word = (kind: "action" | "entity", name: string) =>
           <tr v-for="(entry, i) in audit.data.value?.entries" :key="i">
             <td>{{ sayMoment(entry.at) }}</td>
             <td>{{ entry.person ?? t("house.nobody") }}</td>
-            <td>{{ word("entity", entry.entity) }}: {{ word("action", entry.action) }}</td>
+            <td>{{ word(["stage", "house.entity"], entry.entity) }}: {{ word(["house.action"], entry.action) }}</td>
             <td>{{ entry.version ?? "" }}</td>
           </tr>
         </tbody>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** One zone in one state: where to cut, as a number to be read at arm's length, and where it will land. */
-import type { Comb, HeldState, Moisture, SheetZone } from "@/api";
+import { type Comb, type HeldState, type Moisture, type SheetZone, moistureValues, combValues } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import { numberIn, onComb, signOf } from "@/shared/lengths";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { COMBS, MOISTURES, exists, keyOf, sameState, verdict } from "./states";
+import { exists, keyOf, sameState, verdict } from "./states";
 
 const props = defineProps<{ zone: SheetZone; title: string }>();
 const state = defineModel<HeldState>({ required: true });
@@ -28,7 +28,7 @@ const comb = computed({
   set: (value: Comb) => (state.value = { moisture: state.value.moisture, comb: value }),
 });
 const combs = computed(() =>
-  COMBS.map((value) => ({
+  combValues.map((value) => ({
     value,
     label: t(`combShort.${value}`),
     disabled: !exists({ moisture: state.value.moisture, comb: value }),
@@ -47,7 +47,7 @@ const combs = computed(() =>
         v-model="moisture"
         hide-label
         :label="t('mark.moisture')"
-        :choices="MOISTURES.map((value) => ({ value, label: t(`moisture.${value}`) }))"
+        :choices="moistureValues.map((value) => ({ value, label: t(`moisture.${value}`) }))"
       />
       <ChoiceRow v-model="comb" hide-label :label="t('mark.comb')" :choices="combs" />
     </div>

@@ -1,11 +1,11 @@
-import type { SheetZone } from "@/api";
+import { type SheetZone, moistureValues, combValues } from "@/api";
 import { describe, expect, it } from "vitest";
-import { COMBS, MOISTURES, beside, exists, sameState, verdict } from "./states";
+import { beside, exists, sameState, verdict } from "./states";
 
 describe("states hair is cut in", () => {
   it("shows another state beside each, and one that exists", () => {
-    for (const moisture of MOISTURES) {
-      for (const comb of COMBS) {
+    for (const moisture of moistureValues) {
+      for (const comb of combValues) {
         const state = { moisture, comb };
         if (!exists(state)) continue;
         expect(exists(beside(state))).toBe(true);

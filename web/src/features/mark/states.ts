@@ -1,7 +1,4 @@
-import type { Comb, HeldState, Mark, Moisture, SheetZone, ZoneMark } from "@/api";
-
-export const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
-export const COMBS: readonly Comb[] = ["none", "wide", "medium", "fine"];
+import type { HeldState, Mark, SheetZone, ZoneMark } from "@/api";
 
 export const keyOf = (state: HeldState) => `${state.moisture}_${state.comb}`;
 

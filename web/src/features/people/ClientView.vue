@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Refused, body, client as api, type VisitRow } from "@/api";
+import { Refused, body, client as api, stageValues, type VisitRow } from "@/api";
 import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay, sayMoment, today } from "@/shared/days";
@@ -65,8 +65,7 @@ async function bringIn(event: Event) {
   input.value = "";
 }
 
-const STAGES = ["talk", "read", "aim", "plan"] as const;
-const reached = (visit: VisitRow) => STAGES.filter((stage) => visit[`${stage}_version`] > 0);
+const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[stage]);
 </script>
 
 <template>

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 /** How a move is done: which hair, which way sections lie, how they are held, guided and cut along. */
-import type { Direction, FingerShape, Half, Layout, Move, Place, Point, Sections } from "@/api";
+import {
+  type Direction,
+  type FingerShape,
+  type Side,
+  type Layout,
+  type Move,
+  type Place,
+  type Point,
+  type Sections,
+  directionValues,
+  fingerShapeValues,
+} from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
@@ -10,8 +21,6 @@ import RegionForm from "./RegionForm.vue";
 import { useChoices } from "@/shared/useChoices";
 import {
   ALONG,
-  FINGERS,
-  DIRECTIONS,
   GUIDES,
   LENGTHS,
   OVER,
@@ -254,7 +263,7 @@ const places = computed(() =>
         v-if="toward"
         :model-value="toward"
         :label="t('plan.overTo')"
-        :choices="named(DIRECTIONS, 'plan.directions')"
+        :choices="named(directionValues, 'plan.directions')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.hold.over = { toward: $event as Direction }))"
       />
@@ -320,7 +329,7 @@ const places = computed(() =>
       <ChoiceField
         :model-value="fingers.shape"
         :label="t('plan.fingers')"
-        :choices="named(FINGERS, 'plan.fingerShapes')"
+        :choices="named(fingerShapeValues, 'plan.fingerShapes')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.fingers = { ...fingers, shape: $event }))"
       />
@@ -355,7 +364,7 @@ const places = computed(() =>
       <ChoiceField
         :model-value="gathered.toward ?? NONE"
         :label="t('plan.gatheredToward')"
-        :choices="[{ value: NONE, label: t('plan.toAPoint') }, ...named(DIRECTIONS, 'plan.directions')]"
+        :choices="[{ value: NONE, label: t('plan.toAPoint') }, ...named(directionValues, 'plan.directions')]"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
@@ -388,7 +397,7 @@ const places = computed(() =>
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
-            if ('gathered' in m.way) m.way.gathered.side = $event as Half;
+            if ('gathered' in m.way) m.way.gathered.side = $event as Side;
           })
         "
       />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What can be set of one move. */
-import type { Comb, HeldState, Moisture, Move, MoveReport, Point } from "@/api";
+import { type HeldState, type Move, type MoveReport, type Point, moistureValues, combValues } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
@@ -26,8 +26,6 @@ const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
 const { t } = useI18n();
 const { named } = useChoices();
 const numbers = computed(() => amounts(props.move, props.report));
-const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
-const COMBS: readonly Comb[] = ["none", "wide", "medium", "fine"];
 const technique = computed(() => props.move.technique?.kind ?? "blunt");
 const line = computed(() => ("perimeter" in props.move.way ? props.move.way.perimeter.behind.point : undefined));
 const SIGNS = { length: undefined, degrees: "°", percent: "%", count: "×" } as const;
@@ -82,14 +80,14 @@ function setState(part: Partial<HeldState>) {
     <ChoiceField
       :model-value="move.state?.moisture"
       :label="t('plan.moisture')"
-      :choices="named(MOISTURES, 'moisture')"
+      :choices="named(moistureValues, 'moisture')"
       :disabled="disabled"
       @update:model-value="setState({ moisture: $event })"
     />
     <ChoiceField
       :model-value="move.state?.comb"
       :label="t('plan.comb')"
-      :choices="named(COMBS, 'comb')"
+      :choices="named(combValues, 'comb')"
       :disabled="disabled"
       @update:model-value="setState({ comb: $event })"
     />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A pause: a look, something that goes into the hair, or drying; and what is to be seen to. */
-import type { DryingWay, Pause, ProductGives } from "@/api";
+import { type Pause, productGivesValues, dryingWayValues } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import TextField from "@/shared/TextField.vue";
 import { useChoices } from "@/shared/useChoices";
@@ -12,8 +12,6 @@ const model = defineModel<Pause>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { t } = useI18n();
 const { named } = useChoices();
-const GIVES: readonly ProductGives[] = ["slip", "hold", "moisture"];
-const DRYING: readonly DryingWay[] = ["air", "diffuser", "flat_wrap", "brush"];
 const kind = computed(() => tagOf(model.value) as PauseName);
 const product = computed(() => ("product" in model.value ? model.value.product : undefined));
 const dry = computed(() => ("dry" in model.value ? model.value.dry : undefined));
@@ -40,7 +38,7 @@ function setNote(text: string) {
       v-if="product"
       :model-value="product.gives"
       :label="t('plan.gives')"
-      :choices="named(GIVES, 'plan.givesWhat')"
+      :choices="named(productGivesValues, 'plan.givesWhat')"
       :disabled="disabled"
       @update:model-value="model = { product: { note, gives: $event } }"
     />
@@ -48,7 +46,7 @@ function setNote(text: string) {
       v-if="dry"
       :model-value="dry.by"
       :label="t('plan.dryBy')"
-      :choices="named(DRYING, 'plan.drying')"
+      :choices="named(dryingWayValues, 'plan.drying')"
       :disabled="disabled"
       @update:model-value="model = { dry: { note, by: $event } }"
     />

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** A region put together: zones, halves, edges and sides of partings, joined by and, or and not. */
-import type { Landmark, Offset, Parting, Region, Zone } from "@/api";
+import { type Landmark, type Offset, type Parting, type Region, type Zone, zoneValues } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
@@ -26,7 +25,7 @@ const { named, landmarks } = useChoices();
 const kinds = computed(() => named(REGION_KINDS, "plan.regions"));
 const NONE = "none" as const;
 const perhaps = computed(() => [{ value: NONE, label: t("plan.noThird") }, ...landmarks.value]);
-const zones = computed(() => named(ZONES, "zone"));
+const zones = computed(() => named(zoneValues, "zone"));
 const parts = computed(() => partsOf(props.modelValue));
 const side = computed(() =>
   props.modelValue !== "everything" && "side_of" in props.modelValue ? props.modelValue.side_of : undefined,

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** Worn lengths now and after the cut, zone by zone, and how full the hair is at each height. */
-import type { Fall, FallAnswer } from "@/api";
+import { type Fall, type FallAnswer, zoneValues } from "@/api";
 import { useUnit } from "@/shared/unit";
-import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 
@@ -72,7 +71,7 @@ const lines = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="zone in ZONES" :key="zone">
+        <tr v-for="zone in zoneValues" :key="zone">
           <th scope="row">{{ t(`zone.${zone}`) }}</th>
           <td class="figure">{{ say(of(answer.before, zone)?.worn_mm ?? 0) }}</td>
           <td class="figure after">{{ say(of(answer.after, zone)?.worn_mm ?? 0) }}</td>

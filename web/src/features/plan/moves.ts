@@ -1,5 +1,5 @@
 /** Changes to the moves of a cut. Each makes a new list or move and leaves the old one as it was. */
-import type { Cut, Move, MoveReport, Point, TechniqueKind } from "@/api";
+import { type Cut, type Move, type MoveReport, type Point, type TechniqueKind, techniqueKindValues } from "@/api";
 import { layoutOf, wayOf } from "./ways";
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -214,22 +214,9 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
   return found;
 }
 
-export const TECHNIQUES: readonly TechniqueKind[] = [
-  "blunt",
-  "point",
-  "slide",
-  "back_cut",
-  "skim",
-  "brick",
-  "tease",
-  "twist",
-  "thin",
-  "notch",
-];
-
 /** Techniques a move can have: taking weight with a blunt cut takes none. */
 export const techniquesOf = (move: Move): readonly TechniqueKind[] =>
-  wayOf(move) === "weight" ? TECHNIQUES.slice(1) : TECHNIQUES;
+  wayOf(move) === "weight" ? techniqueKindValues.slice(1) : techniqueKindValues;
 
 /** Chooses a technique, with the share and depth that are usual for it. */
 export function setTechnique(move: Move, kind: TechniqueKind) {

@@ -93,7 +93,6 @@ export function alongOf(name: AlongName): Along {
 }
 
 export const OVER = ["own_base", "previous", "centre", "landmark", "plane", "toward"] as const;
-export const DIRECTIONS: readonly Direction[] = ["forward", "back", "up", "down", "left", "right"];
 export type OverName = (typeof OVER)[number];
 export function overOf(name: OverName): Over {
   if (name === "landmark") return { landmark: "apex" };
@@ -110,7 +109,6 @@ export function guideOf(name: GuideName): Guide {
   return name;
 }
 
-export const FINGERS = ["along_head", "straight", "level", "vertical"] as const;
 export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm", "ends_at", "like_beside", "like_move"] as const;
 export type LengthName = (typeof LENGTHS)[number];
 /** A first length of another kind, of the same size where that makes sense. */

@@ -1,17 +1,13 @@
 <script setup lang="ts">
 /** Strands laid on the stylist's own combs, which tell what their hand leaves on the hair. */
-import type { Comb, CombReading, Moisture } from "@/api";
+import { type CombReading, zoneValues, combValues, moistureValues, contract } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
-import { ZONES } from "@/shared/zones";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 
-const COMBS: readonly Comb[] = ["wide", "medium", "fine"];
-const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
-/** As many as the core takes. */
-const MOST = 12;
+const COMBS = combValues.filter((comb) => comb !== "none");
 const model = defineModel<CombReading[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { t } = useI18n();
@@ -39,7 +35,7 @@ function add() {
         <ChoiceField
           :model-value="strand.patch"
           :label="t('plan.zone')"
-          :choices="named(ZONES, 'zone')"
+          :choices="named(zoneValues, 'zone')"
           :disabled="disabled"
           @update:model-value="set(i, { patch: $event })"
         />
@@ -54,7 +50,7 @@ function add() {
         <ChoiceField
           :model-value="strand.state.moisture"
           :label="t('plan.moisture')"
-          :choices="named(MOISTURES, 'moisture')"
+          :choices="named(moistureValues, 'moisture')"
           :disabled="disabled"
           @update:model-value="set(i, { state: { ...strand.state, moisture: $event } })"
         />
@@ -81,7 +77,9 @@ function add() {
         </ElButton>
       </li>
     </ol>
-    <ElButton :disabled="disabled || strands.length >= MOST" @click="add">{{ t("read.combReadingAdd") }}</ElButton>
+    <ElButton :disabled="disabled || strands.length >= contract.most.combs" @click="add">{{
+      t("read.combReadingAdd")
+    }}</ElButton>
   </details>
 </template>
 

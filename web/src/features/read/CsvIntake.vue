@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** Figures out of somebody's table: which column is what, what will be taken, and what is refused and why. */
-import { Refused, type CsvField, type CsvReading, type CsvUnit, type RawZoneReading } from "@/api";
+import {
+  Refused,
+  type CsvField,
+  type CsvReading,
+  type CsvUnit,
+  type RawZoneReading,
+  csvFieldValues,
+  csvUnitValues,
+} from "@/api";
 import { askCsv } from "@/shared/ask";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import { isPatch, sayPatch } from "@/shared/patches";
@@ -8,24 +16,6 @@ import { useChoices } from "@/shared/useChoices";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 
-const FIELDS: readonly CsvField[] = [
-  "ignored",
-  "zone",
-  "like",
-  "stretched_mm",
-  "shortest_mm",
-  "sprung_mm",
-  "wet_sprung_mm",
-  "width_um",
-  "width_class",
-  "hairs_per_cm2",
-  "loop_mm",
-  "turns",
-  "curl",
-  "moisture",
-  "strands",
-];
-const UNITS: readonly CsvUnit[] = ["mm", "cm", "inch"];
 /** Refusals that are shown; a table with more has another fault than those. */
 const SHOWN = 8;
 
@@ -33,8 +23,8 @@ defineProps<{ disabled: boolean }>();
 const emit = defineEmits<{ take: [zones: { [zone: string]: RawZoneReading }] }>();
 const { t } = useI18n();
 const { named } = useChoices();
-const fields = computed(() => named(FIELDS, "csv.field"));
-const units = computed(() => named(UNITS, "csv.unit"));
+const fields = computed(() => named(csvFieldValues, "csv.field"));
+const units = computed(() => named(csvUnitValues, "csv.unit"));
 const text = ref("");
 const found = ref<CsvReading>();
 const failed = ref<string>();

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** Girths of all hair gathered in one bundle, down from the tie: how much of it reaches how far. */
-import type { GatheredHair, Girth } from "@/api";
+import { type GatheredHair, type Girth, contract } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 import { bundle } from "./bundle";
 
-/** As many as the core takes. */
-const MOST = 6;
 /** Distance at which the next girth is proposed, mm. */
 const STEP_MM = 100;
 const model = defineModel<Girth[]>();
@@ -79,7 +77,9 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
         <path v-if="gathered.strong_sd_mm" class="strong" :d="drawn.strong" />
       </svg>
     </div>
-    <ElButton :disabled="disabled || girths.length >= MOST" @click="add">{{ t("read.girthAdd") }}</ElButton>
+    <ElButton :disabled="disabled || girths.length >= contract.most.girths" @click="add">{{
+      t("read.girthAdd")
+    }}</ElButton>
   </details>
 </template>
 

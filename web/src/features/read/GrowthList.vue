@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Swirls and cowlicks: where hair grows a way of its own. */
-import type { Growth } from "@/api";
+import { contract, type Growth } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
@@ -24,7 +24,7 @@ function setWay(at: number, name: WayName) {
   set(at, { way: name === "toward" ? { toward: "apex" } : name });
 }
 function add() {
-  model.value = [...model.value, { at: "crown", way: "clockwise", reach_mm: 45, strength: 0.6 }];
+  model.value = [...model.value, contract.growth];
 }
 </script>
 
@@ -53,13 +53,13 @@ function add() {
         @update:model-value="set(i, { way: { toward: $event } })"
       />
       <LengthField
-        :model-value="growth.reach_mm ?? 45"
+        :model-value="growth.reach_mm ?? contract.growth.reach_mm"
         :label="t('read.growthReach')"
         :fault="faultAt(`growth.${i}.reach_mm`)"
         @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
       />
       <LengthField
-        :model-value="Math.round(100 * (growth.strength ?? 0.6))"
+        :model-value="Math.round(100 * (growth.strength ?? contract.growth.strength!))"
         :label="t('read.growthStrength')"
         sign="%"
         :fault="faultAt(`growth.${i}.strength`)"

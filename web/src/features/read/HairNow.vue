@@ -1,13 +1,21 @@
 <script setup lang="ts">
 /** The hair as it is now: where its line lies, how the computed hair falls, and how well the two agree. */
-import type { Agreement, Figure, HairNow, LineAt, LinePoint, Point } from "@/api";
+import {
+  type Agreement,
+  type Figure,
+  type HairNow,
+  type LineAt,
+  type LinePoint,
+  type Point,
+  lineAtValues,
+} from "@/api";
 import { above, behind, profile } from "@/shared/headDrawing";
 import { frame, outline, strands, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-import { apart, LINE, lineTicks } from "./agreement";
+import { apart, lineTicks } from "./agreement";
 
 const line = defineModel<LinePoint[]>();
 const props = defineProps<{
@@ -40,7 +48,7 @@ const fault = (place: LineAt, field: string) =>
 function put(place: LineAt, lies: LinePoint["lies"] | undefined) {
   const rest = points.value.filter((each) => each.at !== place);
   const all = lies ? [...rest, { at: place, lies }] : rest;
-  line.value = LINE.flatMap((name) => all.filter((each) => each.at === name));
+  line.value = lineAtValues.flatMap((name) => all.filter((each) => each.at === name));
 }
 function choose(place: LineAt, event: Event) {
   const point = (event.target as HTMLSelectElement).value as Point | "";
@@ -95,11 +103,11 @@ const girthsOff = computed(() => {
     <details>
       <summary>
         <b>{{ t("read.line") }}</b>
-        <span class="soft">{{ t("read.lineTaken", { n: points.length, all: LINE.length }) }}</span>
+        <span class="soft">{{ t("read.lineTaken", { n: points.length, all: lineAtValues.length }) }}</span>
       </summary>
       <p class="soft small">{{ t("read.lineHint") }}</p>
       <ul>
-        <li v-for="place in LINE" :key="place">
+        <li v-for="place in lineAtValues" :key="place">
           <label>
             <span>{{ t(`read.lineAt.${place}`) }}</span>
             <select :value="given(place)?.lies.point ?? ''" :disabled="disabled" @change="choose(place, $event)">

@@ -3,7 +3,7 @@
 import type { Patch } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
-import { HALVINGS, halved, halvingOf, joined, likeable, sayPatch, zoneOf, type ZoneReadings } from "@/shared/patches";
+import { halved, halvingOf, halvingsOf, joined, likeable, sayPatch, zoneOf, type ZoneReadings } from "@/shared/patches";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 
@@ -34,12 +34,12 @@ const zone = computed(() => zoneOf(props.patch));
 const way = computed({
   get: () => halvingOf(props.zones, zone.value) ?? WHOLE,
   set: (to: string) => {
-    const found = HALVINGS[zone.value].find((each) => each === to);
+    const found = halvingsOf(zone.value).find((each) => each === to);
     emit("change", halved(props.zones, zone.value, found));
   },
 });
 const ways = computed(() =>
-  [WHOLE, ...HALVINGS[zone.value]].map((value) => ({ value, label: t(`read.halving.${value}`) })),
+  [WHOLE, ...halvingsOf(zone.value)].map((value) => ({ value, label: t(`read.halving.${value}`) })),
 );
 </script>
 

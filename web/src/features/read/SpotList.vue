@@ -1,17 +1,12 @@
 <script setup lang="ts">
 /** Weak spots: where hair is thin, broken or growing back, and where the skin is to be left in peace. */
-import type { Spot, SpotKind } from "@/api";
+import { type Spot, type SpotKind, spotKindValues, contract } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
 
-const KINDS: readonly SpotKind[] = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
-/** What a spot is taken to be like until it is said. */
-const USUAL = { reach_mm: 30, strength: 0.5 };
-/** As many as the core takes. */
-const MOST = 20;
 const model = defineModel<Spot[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 /** The kind that is being put on the head by pressing it; none while nothing is. */
@@ -19,13 +14,13 @@ const putting = defineModel<SpotKind | undefined>("putting");
 const { t } = useI18n();
 const { named, landmarks } = useChoices();
 const spots = computed(() => model.value ?? []);
-const kinds = computed(() => named(KINDS, "read.spotKinds"));
+const kinds = computed(() => named(spotKindValues, "read.spotKinds"));
 
 function set(at: number, part: Partial<Spot>) {
   model.value = spots.value.map((spot, i) => (i === at ? { ...spot, ...part } : spot));
 }
 function add() {
-  model.value = [...spots.value, { kind: "thin", at: "temple_left", ...USUAL }];
+  model.value = [...spots.value, contract.spot];
 }
 </script>
 
@@ -52,14 +47,14 @@ function add() {
           @update:model-value="set(i, { at: $event })"
         />
         <LengthField
-          :model-value="spot.reach_mm ?? USUAL.reach_mm"
+          :model-value="spot.reach_mm ?? contract.spot.reach_mm"
           :label="t('read.spotReach')"
           :fault="faultAt(`spots.${i}.reach_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
         />
         <LengthField
-          :model-value="Math.round(100 * (spot.strength ?? USUAL.strength))"
+          :model-value="Math.round(100 * (spot.strength ?? contract.spot.strength!))"
           :label="t('read.spotStrength')"
           sign="%"
           :fault="faultAt(`spots.${i}.strength`)"
@@ -76,12 +71,14 @@ function add() {
       </li>
     </ol>
     <div class="row adds">
-      <ElButton :disabled="disabled || spots.length >= MOST" @click="add">{{ t("read.spotAdd") }}</ElButton>
+      <ElButton :disabled="disabled || spots.length >= contract.most.spots" @click="add">{{
+        t("read.spotAdd")
+      }}</ElButton>
       <label class="row">
         <span>{{ t("read.spotPut") }}</span>
         <select
           :value="putting ?? ''"
-          :disabled="disabled || spots.length >= MOST"
+          :disabled="disabled || spots.length >= contract.most.spots"
           @change="putting = (($event.target as HTMLSelectElement).value || undefined) as SpotKind | undefined"
         >
           <option value="">{{ t("read.spotPutNone") }}</option>

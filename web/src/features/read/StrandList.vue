@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** Further strands of a zone, or one once more: what they differ by says how sure the zone is, and how well the hand reads. */
-import type { StrandPair, ZoneSummary } from "@/api";
+import { type StrandPair, type ZoneSummary, contract } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
 import { useI18n } from "vue-i18n";
 
-/** As many as the core keeps beside the first. */
-const MOST = 9;
 const pairs = defineModel<StrandPair[]>();
 const props = defineProps<{
   summary: ZoneSummary | undefined;
@@ -88,7 +86,7 @@ const set = (at: number, part: Partial<StrandPair>) =>
           ×
         </ElButton>
       </li>
-      <li v-if="kept.length < MOST" :key="`next ${kept.length}`">
+      <li v-if="kept.length < contract.most.strands" :key="`next ${kept.length}`">
         <LengthField
           :model-value="next.stretched_mm"
           :label="open.stretched"
@@ -104,7 +102,12 @@ const set = (at: number, part: Partial<StrandPair>) =>
         <span aria-hidden="true"></span>
       </li>
     </ol>
-    <CheckField v-if="kept.length < MOST" v-model="nextSame" :label="t('read.onceMore')" :disabled="disabled" />
+    <CheckField
+      v-if="kept.length < contract.most.strands"
+      v-model="nextSame"
+      :label="t('read.onceMore')"
+      :disabled="disabled"
+    />
   </div>
 </template>
 

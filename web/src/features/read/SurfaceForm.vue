@@ -1,18 +1,17 @@
 <script setup lang="ts">
 /** The surface of the hair: how it feels, and how long a drop of water stands on it. */
-import type { Feel, HairSurface } from "@/api";
+import { type Feel, type HairSurface, feelValues } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed, onUnmounted, ref } from "vue";
 import { useI18n } from "vue-i18n";
 
-const FEELS: readonly Feel[] = ["not_said", "smooth", "dry", "brittle"];
 const surface = defineModel<HairSurface>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { t } = useI18n();
 const { named } = useChoices();
-const feels = computed(() => named(FEELS, "read.feels"));
+const feels = computed(() => named(feelValues, "read.feels"));
 
 function set(part: { feel?: Feel; soaks_s?: number | null | undefined }) {
   const { feel, soaks_s } = { feel: "not_said" as const, ...surface.value, ...part };

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Moisture, Patch, RawZoneReading, WidthClass, ZoneSummary } from "@/api";
+import { type Patch, type RawZoneReading, type ZoneSummary, widthClassValues, moistureValues } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { BLANK, halfOf, sayPatch, zoneOf } from "@/shared/patches";
@@ -66,8 +66,6 @@ const turns = field("turns");
 const curl = field("curl");
 const again = field("again");
 
-const WIDTHS: readonly WidthClass[] = ["fine", "medium", "coarse"];
-const MOISTURES: readonly Moisture[] = ["dry", "damp", "wet"];
 const choices = <T extends string>(values: readonly T[], key: string) =>
   values.map((value) => ({ value, label: t(`${key}.${value}`) }));
 
@@ -111,7 +109,7 @@ function onward(event: KeyboardEvent, step: Step) {
 
 /** F, M and C choose the width by feel, so that both hands stay near the keys. */
 function byLetter(event: KeyboardEvent) {
-  const found = WIDTHS.find((name) => name[0] === event.key.toLowerCase());
+  const found = widthClassValues.find((name) => name[0] === event.key.toLowerCase());
   if (found && !event.ctrlKey && !event.metaKey && !event.altKey) widthClass.value = found;
 }
 
@@ -177,14 +175,14 @@ defineExpose({
         <ChoiceRow
           v-model="widthClass"
           :label="width ? t('words.widthMeasured', { um: width }) : t('fields.width_class')"
-          :choices="choices(WIDTHS, 'width')"
+          :choices="choices(widthClassValues, 'width')"
           :disabled="disabled"
         />
       </div>
       <ChoiceRow
         v-model="moisture"
         :label="t('read.moisture')"
-        :choices="choices(MOISTURES, 'moisture')"
+        :choices="choices(moistureValues, 'moisture')"
         :disabled="disabled"
       />
     </div>

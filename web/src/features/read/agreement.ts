@@ -3,7 +3,6 @@ import type { Agreement, Fall, LineAt } from "@/api";
 import type { View } from "@/shared/fallDrawing";
 
 /** Where the line is looked at, round the head from the left of the face to the right. */
-export const LINE: readonly LineAt[] = ["front_left", "side_left", "back", "side_right", "front_right"];
 
 /** Computed minus measured, mm; nothing where no hair reaches. */
 export function apart({ measured_mm, computed_mm }: Agreement): number | undefined {

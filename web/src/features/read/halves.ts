@@ -1,7 +1,7 @@
 /** Zones that are read in halves, on the drawings of the head. */
-import type { Patch, Zone } from "@/api";
+import type { Patch, Zone, ZoneHalf } from "@/api";
 import type { Outline } from "@/shared/headDrawing";
-import { halfOf, patchesOf, zoneOf, type Half, type ZoneReadings } from "@/shared/patches";
+import { halfOf, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
 import type { MapView } from "./headMarks";
 
 export interface DrawnPatch {
@@ -20,7 +20,7 @@ const FAR = 1000;
 const ASIDE = 15;
 
 /** Which way from the seam a half lies in a drawing: across it and down; hidden where only the other half is seen. */
-function side(view: MapView, zone: Zone, half: Half): [number, number] | "all" | "hidden" {
+function side(view: MapView, zone: Zone, half: ZoneHalf): [number, number] | "all" | "hidden" {
   if (half === "upper") return [0, -1];
   if (half === "under") return [0, 1];
   if (view === "behind") {

@@ -1,5 +1,4 @@
-import type { RawZoneReading } from "@/api";
-import { ZONES } from "@/shared/zones";
+import { type RawZoneReading, zoneValues } from "@/api";
 import { describe, expect, it } from "vitest";
 import { firstOpen, neighbour, walk, type Stop } from "./walk";
 
@@ -13,7 +12,7 @@ describe("the walk round the head", () => {
       seen.add(`${stop.patch} ${stop.step}`);
       stop = walk({}, "dry", stop, 1);
     }
-    expect(seen.size).toBe(ZONES.length * 3);
+    expect(seen.size).toBe(zoneValues.length * 3);
     expect(stop).toEqual({ patch: "right_side", step: "width" });
   });
 
@@ -46,7 +45,7 @@ describe("the walk round the head", () => {
     const blank: RawZoneReading = { moisture: "dry", strands: 1 };
     expect(firstOpen({ fringe: read, top: { ...blank, stretched_mm: 300 }, crown: read }, "dry")).toBe("top");
     expect(firstOpen({ fringe: read, top: { ...blank, like: "fringe" } }, "dry")).toBe("crown");
-    expect(firstOpen(Object.fromEntries(ZONES.map((zone) => [zone, read])), "dry")).toBe("fringe");
+    expect(firstOpen(Object.fromEntries(zoneValues.map((zone) => [zone, read])), "dry")).toBe("fringe");
   });
 
   it("goes round once more for the wet lengths, past what is like another", () => {

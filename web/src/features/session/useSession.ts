@@ -1,4 +1,4 @@
-import { body, client, type LengthUnit, type Person } from "@/api";
+import { body, client, type Act, type LengthUnit, type Person } from "@/api";
 import { useUnitStore } from "@/shared/unit";
 import { useQueryClient } from "@tanstack/vue-query";
 import { defineStore } from "pinia";
@@ -9,6 +9,8 @@ export const useSession = defineStore("session", () => {
   const person = ref<Person>();
   const units = useUnitStore();
   const cache = useQueryClient();
+
+  const may = (act: Act) => person.value?.rights.includes(act) ?? false;
 
   function enter(who: Person) {
     person.value = who;
@@ -22,8 +24,8 @@ export const useSession = defineStore("session", () => {
 
   return {
     person,
-    mayEdit: computed(() => person.value !== undefined && person.value.role !== "desk"),
-    mayReadAudit: computed(() => person.value?.role === "owner"),
+    mayEdit: computed(() => may("edit_visits")),
+    mayReadAudit: computed(() => may("read_audit")),
     leave,
     async find() {
       if (!person.value) enter(await body(client.GET("/api/session")));

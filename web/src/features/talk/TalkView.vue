@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import type { Climate, ComingFor, FringeWish, HairEvent, Part, StyledBy, Treatment, WornStyle } from "@/api";
+import {
+  comingForValues,
+  wornStyleValues,
+  styledByValues,
+  fringeWishValues,
+  climateValues,
+  treatmentValues,
+  hairEventValues,
+  partValues,
+} from "@/api";
 import { askTalk } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
 import { useChoices } from "@/shared/useChoices";
@@ -11,24 +20,6 @@ import CheckField from "@/shared/CheckField.vue";
 import TextField from "@/shared/TextField.vue";
 import { computed } from "vue";
 import { useI18n } from "vue-i18n";
-
-const REASONS: readonly ComingFor[] = [
-  "flat",
-  "heavy",
-  "frizzy",
-  "wide_at_the_bottom",
-  "thin_ends",
-  "growing_out",
-  "tidy",
-  "change",
-];
-const WORN: readonly WornStyle[] = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
-const STYLED: readonly StyledBy[] = ["not_said", "client", "somebody_else", "house"];
-const FRINGES: readonly FringeWish[] = ["not_said", "none", "has", "wants", "growing_out"];
-const AIRS: readonly Climate[] = ["not_said", "dry", "moderate", "damp"];
-const TREATMENTS: readonly Treatment[] = ["coloured", "lightened", "straightened", "curled"];
-const EVENTS: readonly HairEvent[] = ["birth", "illness", "medicine", "other"];
-const PARTS: readonly Part[] = ["not_said", "centre", "left", "right", "moves"];
 
 const { t } = useI18n();
 const document = useStage("talk");
@@ -71,7 +62,7 @@ const cautions = useComputed(
         v-model="talk.reasons"
         class="question"
         :label="t('talk.reasons')"
-        :choices="named(REASONS, 'talk.reason')"
+        :choices="named(comingForValues, 'talk.reason')"
         :disabled="locked"
       />
       <div>
@@ -79,7 +70,7 @@ const cautions = useComputed(
           v-model="talk.worn"
           :disabled="locked"
           :label="t('talk.worn')"
-          :choices="WORN.map((value) => ({ value, label: t(`worn.${value}`) }))"
+          :choices="wornStyleValues.map((value) => ({ value, label: t(`worn.${value}`) }))"
         />
         <p class="soft small">{{ t("talk.wornHint") }}</p>
       </div>
@@ -87,7 +78,7 @@ const cautions = useComputed(
         v-model="talk.part"
         :disabled="locked"
         :label="t('talk.part')"
-        :choices="PARTS.map((value) => ({ value, label: t(`part.${value}`) }))"
+        :choices="partValues.map((value) => ({ value, label: t(`part.${value}`) }))"
       />
       <div class="row facts">
         <TextField
@@ -134,13 +125,13 @@ const cautions = useComputed(
       <ChipField
         v-model="talk.treatments"
         :label="t('talk.treatments')"
-        :choices="named(TREATMENTS, 'talk.treatment')"
+        :choices="named(treatmentValues, 'talk.treatment')"
         :disabled="locked"
       />
       <ChipField
         v-model="talk.events"
         :label="t('talk.events')"
-        :choices="named(EVENTS, 'talk.event')"
+        :choices="named(hairEventValues, 'talk.event')"
         :disabled="locked"
       />
       <details>
@@ -152,19 +143,19 @@ const cautions = useComputed(
             v-model="talk.fringe"
             :disabled="locked"
             :label="t('talk.fringe')"
-            :choices="named(FRINGES, 'talk.fringeWish')"
+            :choices="named(fringeWishValues, 'talk.fringeWish')"
           />
           <ChoiceRow
             v-model="talk.styled_by"
             :disabled="locked"
             :label="t('talk.styledBy')"
-            :choices="named(STYLED, 'talk.styledByWho')"
+            :choices="named(styledByValues, 'talk.styledByWho')"
           />
           <ChoiceRow
             v-model="talk.climate"
             :disabled="locked"
             :label="t('talk.climate')"
-            :choices="named(AIRS, 'talk.climateAir')"
+            :choices="named(climateValues, 'talk.climateAir')"
           />
           <ChoiceRow
             v-model="photographs"

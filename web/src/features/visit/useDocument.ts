@@ -42,17 +42,9 @@ export function keptKey(visit: string, stage: Stage): string {
 }
 
 async function put<T>(visit: string, stage: Stage, base_version: number, document: T): Promise<Saved<T>> {
-  const params = { path: { id: visit } };
-  const sent = { base_version, document } as never;
-  const answer =
-    stage === "talk"
-      ? client.PUT("/api/visits/{id}/talk", { params, body: sent })
-      : stage === "read"
-        ? client.PUT("/api/visits/{id}/read", { params, body: sent })
-        : stage === "aim"
-          ? client.PUT("/api/visits/{id}/aim", { params, body: sent })
-          : client.PUT("/api/visits/{id}/plan", { params, body: sent });
-  return (await body(answer)) as unknown as Saved<T>;
+  const params = { path: { id: visit, stage } };
+  const sent = { base_version, document: document as Record<string, never> };
+  return (await body(client.PUT("/api/visits/{id}/stages/{stage}", { params, body: sent }))) as unknown as Saved<T>;
 }
 
 export function useDocument<T extends object>(

@@ -1,58 +1,13 @@
-import {
-  body,
-  client,
-  type Aim,
-  type Plan,
-  type RawReading,
-  type Saved,
-  type Stage,
-  type Talk,
-  type Visit,
-} from "@/api";
+import { body, client, contract, type Saved, type Stage, type StageDocuments, type Visit } from "@/api";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import type { InjectionKey, MaybeRefOrGetter, Ref } from "vue";
 import { computed, inject, toValue } from "vue";
 
-export interface StageBodies {
-  talk: Talk;
-  read: RawReading;
-  aim: Aim;
-  plan: Plan;
-}
+/** What each stage keeps. */
+export type StageBodies = StageDocuments;
 
 /** What a stage holds before anything was said, measured or wished. */
-export const EMPTY: { [S in Stage]: StageBodies[S] } = {
-  talk: {
-    reasons: [],
-    worn: "as_it_springs",
-    front_straight: false,
-    ties_back: false,
-    part: "not_said",
-    minutes_a_day: null,
-    fear: "",
-    chemical_history: "",
-    scalp_concern: false,
-    infestation: false,
-    styled_by: "not_said",
-    fringe: "not_said",
-    glasses: false,
-    climate: "not_said",
-    products: "",
-    weeks_since_cut: null,
-    treatments: [],
-    events: [],
-    minor: false,
-    guardian_agrees: false,
-    photographs: null,
-    noted: [],
-    notes: "",
-  },
-  read: { measures: {}, zones: {}, hairs_per_cm2: 180 },
-  aim: { risk: 0.05, zones: {} },
-  plan: {
-    cut: { format: "spirel.cut", version: 1, name: "", purpose: "", moves: [] },
-  },
-};
+export const EMPTY: { [S in Stage]: StageBodies[S] } = contract.stages;
 
 const keyOf = (id: string) => ["visit", id] as const;
 
