@@ -3,6 +3,7 @@
 use crate::app::{App, refused};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
+use spirel_core::stage::{Stage, StageDocuments};
 
 const JSON: (&str, &str) = ("content-type", "application/json");
 
@@ -231,4 +232,35 @@ async fn the_table_of_a_visit_has_a_row_a_zone_and_the_marks_the_page_shows() {
         compared += 1;
     }
     assert!(compared > 0);
+}
+
+/// Whatever stages there are: one that is added is kept, listed, exported and read back without a line here.
+#[tokio::test]
+async fn every_stage_is_saved_listed_exported_and_read_again() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let client = ivo.client("Bastian Crook").await;
+    let begun = ivo.post(&format!("/api/clients/{client}/visits"), &json!({"on_date": "2026-03-14"})).await;
+    let visit: Value = begun.json().await.unwrap();
+    let visit = visit["id"].as_str().unwrap();
+    let empty = serde_json::to_value(StageDocuments::default()).unwrap();
+    for stage in Stage::ALL {
+        let path = format!("/api/visits/{visit}/stages/{}", stage.key());
+        let save = json!({"base_version": 0, "document": empty[stage.key()]});
+        let saved: Value = ivo.put(&path, &save).await.json().await.unwrap();
+        assert_eq!((&saved["stage"], &saved["version"]), (&json!(stage), &json!(1)), "{stage:?}");
+        let odd = json!({"base_version": 1, "document": {"no_such_field": 1}});
+        refused(ivo.put(&path, &odd).await, StatusCode::UNPROCESSABLE_ENTITY).await;
+    }
+    let nowhere = format!("/api/visits/{visit}/stages/nowhere");
+    refused(ivo.put(&nowhere, &json!({"base_version": 0, "document": {}})).await, StatusCode::NOT_FOUND)
+        .await;
+    let listed = ivo.read(&format!("/api/clients/{client}/visits")).await;
+    let row = listed.as_array().unwrap().iter().find(|row| row["id"] == visit).unwrap();
+    let reached: Vec<_> = row["stages"].as_object().unwrap().values().collect();
+    assert_eq!(reached, vec![&json!(1); Stage::ALL.len()]);
+    let file = ivo.read(&format!("/api/visits/{visit}/export.json")).await;
+    let again: Value = ivo.post(&format!("/api/clients/{client}/import"), &file).await.json().await.unwrap();
+    assert_eq!(again["documents"].as_array().unwrap().len(), Stage::ALL.len());
+    assert!(Stage::ALL.iter().all(|stage| file[stage.key()] == empty[stage.key()]));
 }
