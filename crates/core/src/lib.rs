@@ -21,6 +21,7 @@
 //! assert!(mark.held_mm > 120.0, "springy hair is cut longer than it is worn");
 //! ```
 
+pub mod chair;
 pub mod constants;
 pub mod cut;
 pub mod drape;

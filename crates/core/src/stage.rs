@@ -20,6 +20,8 @@ macro_rules! for_each_stage {
             aim: Aim($crate::mark::Aim),
             /// What is cut.
             plan: Plan($crate::plan::Plan),
+            /// What is done at the chair.
+            cut: Cut($crate::chair::CutRecord),
         }
     };
 }

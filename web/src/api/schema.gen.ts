@@ -962,6 +962,8 @@ export interface components {
          * @enum {string}
          */
         CutFormat: "spirel.cut";
+        /** @description What is kept of a cut while it is made: nothing yet. */
+        CutRecord: Record<string, never>;
         /**
          * Format: date
          * @description A day from 1900 to 2199.
@@ -2749,11 +2751,13 @@ export interface components {
          * @description A stage that keeps a document.
          * @enum {string}
          */
-        Stage: "talk" | "read" | "aim" | "plan";
+        Stage: "talk" | "read" | "aim" | "plan" | "cut";
         /** @description A document of every stage. */
         StageDocuments: {
             /** @description What is wished. */
             aim: components["schemas"]["Aim"];
+            /** @description What is done at the chair. */
+            cut: components["schemas"]["CutRecord"];
             /** @description What is cut. */
             plan: components["schemas"]["Plan"];
             /** @description What was measured. */
@@ -3179,6 +3183,7 @@ export interface components {
         /** @description A visit as a file. */
         VisitFile: {
             aim?: components["schemas"]["Aim"] | null;
+            cut?: components["schemas"]["CutRecord"] | null;
             /** @description Always `spirel.visit`. */
             format: components["schemas"]["VisitFormat"];
             /** @description Day of the visit. */
@@ -3443,6 +3448,7 @@ export type CurlPicture = components['schemas']['CurlPicture'];
 export type CurlWord = components['schemas']['CurlWord'];
 export type Cut = components['schemas']['Cut'];
 export type CutFormat = components['schemas']['CutFormat'];
+export type CutRecord = components['schemas']['CutRecord'];
 export type Day = components['schemas']['Day'];
 export type Device = components['schemas']['Device'];
 export type DeviceKind = components['schemas']['DeviceKind'];
@@ -4849,7 +4855,7 @@ export const regionOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>
 export const roleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Role"]> = ["owner", "stylist", "trainee", "desk"];
 export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Side"]> = ["left", "right"];
 export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
-export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan"];
+export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan", "cut"];
 export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
 export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["stretched_mm", "sprung_mm", "wet_sprung_mm", "width_um", "hairs_per_cm2", "moisture", "temperature_c", "humidity_pct"];
 export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];
