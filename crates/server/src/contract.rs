@@ -2,8 +2,9 @@
 //! written beside the types that are generated for it (`make contract`), and a test fails when it differs from the program.
 
 use serde::Serialize;
+use serde_json::Value;
 use spirel_core::head::{Growth, Halving, MOST_GROWTHS, Patch, Zone, ZoneHalf};
-use spirel_core::reading::{RawZoneReading, Spot, ranges};
+use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
 use spirel_core::stage::StageDocuments;
 use utoipa::ToSchema;
 
@@ -20,6 +21,49 @@ pub struct PatchRule {
     halving: Option<Halving>,
     /// The zone on the other side, for zones that have one.
     mirrored: Option<Zone>,
+}
+
+/// What holds for a figure of a zone.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FigureRule {
+    /// Which.
+    figure: ZoneFigure,
+    /// What it is said in.
+    kind: FigureKind,
+    /// Least that is taken, of numbers.
+    least: Option<f64>,
+    /// Greatest that is taken, of numbers.
+    greatest: Option<f64>,
+    /// Unit of a number, as it is written; empty where it has none.
+    unit: &'static str,
+    /// The words it can be.
+    #[schema(value_type = Vec<String>)]
+    words: Vec<Value>,
+    /// What an instrument measures of it, if one does.
+    quantity: Option<Quantity>,
+    /// Whether it tells what kind of hair grows there: then it isn't given where the hair is like another's.
+    tells_kind: bool,
+    /// Whether it tells how much the hair curls.
+    tells_curl: bool,
+}
+
+impl From<ZoneFigure> for FigureRule {
+    fn from(figure: ZoneFigure) -> Self {
+        let rule = figure.rule();
+        let (least, greatest) = rule.range;
+        let ranged = matches!(rule.kind, FigureKind::Length | FigureKind::Number);
+        Self {
+            figure,
+            kind: rule.kind,
+            least: ranged.then_some(least),
+            greatest: ranged.then_some(greatest),
+            unit: rule.unit,
+            words: figure.words(),
+            quantity: rule.quantity(),
+            tells_kind: rule.tells_kind,
+            tells_curl: rule.tells_curl,
+        }
+    }
 }
 
 /// How many entries lists of a reading may have.
@@ -46,6 +90,8 @@ pub struct Contract {
     stages: StageDocuments,
     /// What is kept of a zone as soon as anything is said of it.
     zone: RawZoneReading,
+    /// The figures of a zone, in the order in which they are shown.
+    figures: Vec<FigureRule>,
     /// A weak spot as it begins.
     spot: Spot,
     /// A whorl or cowlick as it begins.
@@ -68,15 +114,16 @@ impl Default for Contract {
         Self {
             stages: StageDocuments::default(),
             zone: RawZoneReading::default(),
+            figures: ZoneFigure::ALL.iter().map(|figure| (*figure).into()).collect(),
             spot: Spot::default(),
             growth: Growth::default(),
             most: Most {
-                spots: ranges::MOST_SPOTS,
+                spots: most::MOST_SPOTS,
                 growths: MOST_GROWTHS,
-                girths: ranges::MOST_GIRTHS,
-                combs: ranges::MOST_COMBS,
-                edges: ranges::MOST_EDGES,
-                strands: ranges::MOST_STRANDS,
+                girths: most::MOST_GIRTHS,
+                combs: most::MOST_COMBS,
+                edges: most::MOST_EDGES,
+                strands: most::MOST_STRANDS,
             },
             patches: Zone::ALL.into_iter().flat_map(Zone::patches).map(rule).collect(),
         }

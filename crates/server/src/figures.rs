@@ -2,29 +2,14 @@
 
 use chrono::{DateTime, Utc};
 use serde::Serialize;
-use serde_json::Value;
+use serde_json::{Value, json};
 use spirel_core::head::Patch;
+use spirel_core::reading::{RawZoneReading, ZoneFigure};
 use spirel_store::PartVersion;
 use utoipa::ToSchema;
 
-/// What is said of a zone, in the order in which it is shown: figures, and words.
-const FIELDS: [&str; 13] = [
-    "like",
-    "stretched_mm",
-    "shortest_mm",
-    "sprung_mm",
-    "wet_sprung_mm",
-    "loop_mm",
-    "turns",
-    "curl",
-    "width_um",
-    "width_class",
-    "hairs_per_cm2",
-    "moisture",
-    "strands",
-];
 /// Of each further strand.
-const OF_STRAND: [&str; 2] = ["stretched_mm", "sprung_mm"];
+const OF_STRAND: [ZoneFigure; 2] = [ZoneFigure::StretchedMm, ZoneFigure::SprungMm];
 
 /// One figure as somebody measured it.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -48,14 +33,19 @@ pub fn figures(versions: &[PartVersion]) -> Vec<FigureRow> {
     let mut rows: Vec<FigureRow> = Vec::new();
     let strands = |version: &PartVersion| version.part["again"].as_array().map_or(0, Vec::len);
     let most = versions.iter().map(strands).max().unwrap_or_default();
-    let further =
-        (0..most).flat_map(|i| OF_STRAND.map(|field| (format!("again.{i}.{field}"), Some(i), field)));
-    let fields: Vec<_> =
-        FIELDS.map(|field| (field.to_owned(), None, field)).into_iter().chain(further).collect();
+    let further = (0..most)
+        .flat_map(|i| OF_STRAND.map(|figure| (format!("again.{i}.{}", figure.key()), Some(i), figure.key())));
+    let own = ZoneFigure::ALL.iter().map(|figure| (figure.key().to_owned(), None, figure.key()));
+    let fields: Vec<_> = own.chain(further).collect();
+    // What is taken for granted was not measured: it begins no row, and a figure taken out goes back to it.
+    let granted = json!(RawZoneReading::default());
     for version in versions {
         let read = &version.part;
         for (field, strand, member) in &fields {
-            let said = strand.map_or(read, |i| &read["again"][i])[member].clone();
+            let said = match &strand.map_or(read, |i| &read["again"][i])[member] {
+                Value::Null if strand.is_none() => &granted[member],
+                said => said,
+            };
             let row = FigureRow {
                 field: field.clone(),
                 value: said.as_f64(),
@@ -65,18 +55,15 @@ pub fn figures(versions: &[PartVersion]) -> Vec<FigureRow> {
                 at: version.saved_at,
             };
             let before = rows.iter().rev().find(|row| row.field == *field);
-            let stands =
-                before.map_or((None, None, None), |row| (row.value, row.word.clone(), row.instrument_sd));
+            let stands = before.map_or_else(
+                || (granted[field].as_f64(), granted[field].as_str().map(str::to_owned), None),
+                |row| (row.value, row.word.clone(), row.instrument_sd),
+            );
             if stands != (row.value, row.word.clone(), row.instrument_sd) {
                 rows.push(row);
             }
         }
     }
-    // One dry strand is what is taken for granted.
-    rows.retain(|row| {
-        (row.field != "strands" || row.value != Some(1.0))
-            && (row.field != "moisture" || row.word.as_deref().is_some_and(|word| word != "dry"))
-    });
     rows
 }
 
@@ -88,7 +75,6 @@ pub fn patch_named(key: &str) -> Option<Patch> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use serde_json::json;
     use spirel_core::head::Zone;
 
     fn version(number: u32, by: &str, part: Value) -> PartVersion {

@@ -8,4 +8,4 @@ export * from "./schema.gen";
 export type Saved<T> = Omit<Document, "body"> & { body: T };
 
 /** The rules that are the program's. */
-export const contract = generated as Contract;
+export const contract = generated as unknown as Contract;

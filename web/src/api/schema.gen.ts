@@ -843,6 +843,8 @@ export interface components {
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
         /** @description Rules that the browser shares with the program. */
         Contract: {
+            /** @description The figures of a zone, in the order in which they are shown. */
+            figures: components["schemas"]["FigureRule"][];
             /** @description A whorl or cowlick as it begins. */
             growth: components["schemas"]["Growth"];
             /** @description How many entries lists of a reading may have. */
@@ -869,7 +871,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "width_class" | "hairs_per_cm2" | "loop_mm" | "turns" | "curl" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -1197,6 +1199,11 @@ export interface components {
             /** @description Zones in walking order. */
             zones: components["schemas"]["FigureZone"][];
         };
+        /**
+         * @description What a figure is said in.
+         * @enum {string}
+         */
+        FigureKind: "length" | "number" | "word" | "place";
         /** @description A point at its height. */
         FigurePoint: {
             /**
@@ -1230,6 +1237,32 @@ export interface components {
             value?: number | null;
             /** @description The word, of what is said in words. */
             word?: string | null;
+        };
+        /** @description What holds for a figure of a zone. */
+        FigureRule: {
+            /** @description Which. */
+            figure: components["schemas"]["ZoneFigure"];
+            /**
+             * Format: double
+             * @description Greatest that is taken, of numbers.
+             */
+            greatest?: number | null;
+            /** @description What it is said in. */
+            kind: components["schemas"]["FigureKind"];
+            /**
+             * Format: double
+             * @description Least that is taken, of numbers.
+             */
+            least?: number | null;
+            quantity?: components["schemas"]["Quantity"] | null;
+            /** @description Whether it tells how much the hair curls. */
+            tells_curl: boolean;
+            /** @description Whether it tells what kind of hair grows there: then it isn't given where the hair is like another's. */
+            tells_kind: boolean;
+            /** @description Unit of a number, as it is written; empty where it has none. */
+            unit: string;
+            /** @description The words it can be. */
+            words: string[];
         };
         /** @description A zone's root on the figure, and the worn length that reaches each point below it. */
         FigureZone: {
@@ -2461,7 +2494,7 @@ export interface components {
             strands?: number;
             /**
              * Format: double
-             * @description A strand pulled straight, mm, 10 to 2,500.
+             * @description A strand pulled straight, mm, 10 to 2,500. The longest hair of adults stays under 2.5 m with few exceptions.
              */
             stretched_mm?: number | null;
             /**
@@ -2481,7 +2514,9 @@ export interface components {
              */
             width_um?: number | null;
             /** @description Which figures an instrument gave. The others were read off a tape, felt, or counted by eye. */
-            with?: components["schemas"]["Sources"];
+            with?: {
+                [key: string]: components["schemas"]["Source"];
+            };
         };
         /** @description The worn length from a zone to a point. */
         Reach: {
@@ -2684,14 +2719,6 @@ export interface components {
              */
             sd: number;
         };
-        /** @description The figures of a zone that an instrument gave. One that is typed by hand afterwards is no longer among them. */
-        Sources: {
-            hairs_per_cm2?: components["schemas"]["Source"] | null;
-            sprung_mm?: components["schemas"]["Source"] | null;
-            stretched_mm?: components["schemas"]["Source"] | null;
-            wet_sprung_mm?: components["schemas"]["Source"] | null;
-            width_um?: components["schemas"]["Source"] | null;
-        };
         /** @description A weak spot. */
         Spot: {
             /** @description Its middle. */
@@ -2848,10 +2875,10 @@ export interface components {
             room: components["schemas"]["RoomAir"];
         };
         /**
-         * @description The figure a value belongs to.
+         * @description The figure a value belongs to: one of the zone, or of the room.
          * @enum {string}
          */
-        TakenField: "stretched_mm" | "sprung_mm" | "wet_sprung_mm" | "width_um" | "hairs_per_cm2" | "moisture" | "temperature_c" | "humidity_pct";
+        TakenField: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands" | "temperature_c" | "humidity_pct";
         /** @description The talk as it is saved. */
         Talk: {
             /**
@@ -3322,6 +3349,11 @@ export interface components {
             zone: components["schemas"]["Zone"];
         };
         /**
+         * @description A figure of a zone.
+         * @enum {string}
+         */
+        ZoneFigure: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
+        /**
          * @description One side of a zone that is read in halves.
          * @enum {string}
          */
@@ -3464,8 +3496,10 @@ export type Feel = components['schemas']['Feel'];
 export type Felt = components['schemas']['Felt'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Figure = components['schemas']['Figure'];
+export type FigureKind = components['schemas']['FigureKind'];
 export type FigurePoint = components['schemas']['FigurePoint'];
 export type FigureRow = components['schemas']['FigureRow'];
+export type FigureRule = components['schemas']['FigureRule'];
 export type FigureZone = components['schemas']['FigureZone'];
 export type Finding = components['schemas']['Finding'];
 export type FindingCode = components['schemas']['FindingCode'];
@@ -3560,7 +3594,6 @@ export type Side = components['schemas']['Side'];
 export type SignIn = components['schemas']['SignIn'];
 export type SinceLast = components['schemas']['SinceLast'];
 export type Source = components['schemas']['Source'];
-export type Sources = components['schemas']['Sources'];
 export type Spot = components['schemas']['Spot'];
 export type SpotKind = components['schemas']['SpotKind'];
 export type Spread = components['schemas']['Spread'];
@@ -3595,6 +3628,7 @@ export type Zone = components['schemas']['Zone'];
 export type ZoneAim = components['schemas']['ZoneAim'];
 export type ZoneChange = components['schemas']['ZoneChange'];
 export type ZoneFall = components['schemas']['ZoneFall'];
+export type ZoneFigure = components['schemas']['ZoneFigure'];
 export type ZoneHalf = components['schemas']['ZoneHalf'];
 export type ZoneMark = components['schemas']['ZoneMark'];
 export type ZoneSummary = components['schemas']['ZoneSummary'];
@@ -4767,7 +4801,7 @@ export const cautionValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const climateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Climate"]> = ["not_said", "dry", "moderate", "damp"];
 export const combValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Comb"]> = ["none", "wide", "medium", "fine"];
 export const comingForValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComingFor"]> = ["flat", "heavy", "frizzy", "wide_at_the_bottom", "thin_ends", "growing_out", "tidy", "change"];
-export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "width_um", "width_class", "hairs_per_cm2", "loop_mm", "turns", "curl", "moisture", "strands"];
+export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands"];
 export const csvUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvUnit"]> = ["mm", "cm", "inch"];
 export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CurlWord"]> = ["straight", "bend", "wave", "ringlet", "coil", "tight_coil", "zigzag"];
 export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
@@ -4775,6 +4809,7 @@ export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right"];
 export const dryingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingWay"]> = ["air", "diffuser", "flat_wrap", "brush"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
+export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place"];
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
 export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical"];
 export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
@@ -4857,7 +4892,7 @@ export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
 export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan", "cut"];
 export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
-export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["stretched_mm", "sprung_mm", "wet_sprung_mm", "width_um", "hairs_per_cm2", "moisture", "temperature_c", "humidity_pct"];
+export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands", "temperature_c", "humidity_pct"];
 export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];
 export const techniqueKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TechniqueKind"]> = ["blunt", "point", "slide", "back_cut", "skim", "brick", "tease", "twist", "thin", "notch"];
 export const toAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
@@ -4907,4 +4942,5 @@ export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const widthClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WidthClass"]> = ["fine", "medium", "coarse"];
 export const wornStyleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WornStyle"]> = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
 export const zoneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Zone"]> = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
+export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands"];
 export const zoneHalfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneHalf"]> = ["front", "behind", "upper", "under", "left", "right"];

@@ -7,6 +7,7 @@ import {
   type PatchRule,
   type RawZoneReading,
   type Zone,
+  type ZoneFigure,
   type ZoneHalf,
 } from "@/api";
 
@@ -46,7 +47,7 @@ export function patchesOf(zones: ZoneReadings): Patch[] {
 }
 
 const tellsTheCurl = (read: RawZoneReading) =>
-  [read.sprung_mm, read.wet_sprung_mm, read.loop_mm, read.turns, read.curl, read.again?.[0]].some(Boolean);
+  contract.figures.some(({ figure, tells_curl }) => tells_curl && read[figure]) || Boolean(read.again?.[0]);
 
 /** Whether enough is known of a patch to compute with. */
 export function isRead(zones: ZoneReadings, patch: Patch): boolean {
@@ -72,15 +73,18 @@ export function halved(zones: ZoneReadings, zone: Zone, way: Halving | undefined
   return next;
 }
 
-/** The patch read with another, of whose kind its hair is; or by itself again. Only its length, layers and density stay its own. */
+/** Figures that a patch read with another can have of its own: those that don't tell what kind of hair it is. */
+export const OWN: readonly ZoneFigure[] = contract.figures
+  .filter(({ figure, tells_kind }) => !tells_kind && figure !== "like" && !(figure in BLANK))
+  .map((rule) => rule.figure);
+
+/** The patch read with another, of whose kind its hair is; or by itself again. */
 export function joined(zones: ZoneReadings, patch: Patch, like: Patch | undefined): ZoneReadings {
-  const { stretched_mm, shortest_mm, hairs_per_cm2, with: sources } = zones[patch] ?? {};
-  const own = Object.entries(sources ?? {}).filter(([field]) => field === "stretched_mm" || field === "hairs_per_cm2");
-  const next: RawZoneReading = { ...BLANK };
-  if (stretched_mm) next.stretched_mm = stretched_mm;
-  if (shortest_mm) next.shortest_mm = shortest_mm;
-  if (hairs_per_cm2) next.hairs_per_cm2 = hairs_per_cm2;
-  if (own.length > 0) next.with = Object.fromEntries(own);
+  const read = zones[patch] ?? {};
+  const own = Object.fromEntries(OWN.filter((figure) => read[figure]).map((figure) => [figure, read[figure]]));
+  const sources = Object.entries(read.with ?? {}).filter(([figure]) => figure in own);
+  const next: RawZoneReading = { ...BLANK, ...own };
+  if (sources.length > 0) next.with = Object.fromEntries(sources);
   if (like) next.like = like;
   return { ...zones, [patch]: next };
 }

@@ -1,6 +1,7 @@
 //! Further strands of a zone, and strands measured once more: what they differ by is how sure the zone can be.
 
-use super::ranges::MOST_STRANDS;
+use super::figure::ZoneFigure;
+use super::most::MOST_STRANDS;
 use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
 
@@ -38,8 +39,16 @@ impl Again {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         for (i, pair) in self.pairs().enumerate() {
-            faults.range(&format!("{i}.stretched_mm"), pair.stretched_mm, super::ranges::STRETCHED_MM, "mm");
-            faults.range(&format!("{i}.sprung_mm"), pair.sprung_mm, super::ranges::SPRUNG_MM, "mm");
+            let lengths =
+                [(ZoneFigure::StretchedMm, pair.stretched_mm), (ZoneFigure::SprungMm, pair.sprung_mm)];
+            for (figure, length) in lengths {
+                faults.range(
+                    &format!("{i}.{}", figure.key()),
+                    length,
+                    figure.rule().range,
+                    figure.rule().unit,
+                );
+            }
             if pair.sprung_mm > pair.stretched_mm {
                 faults.push(
                     format!("{i}.sprung_mm"),

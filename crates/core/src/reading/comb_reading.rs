@@ -1,6 +1,6 @@
 //! A strand laid on the stylist's own comb: what their hand leaves on it.
 
-use super::ranges::MOST_COMBS;
+use super::most::MOST_COMBS;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::{Comb, HeldState};
 use crate::head::Patch;

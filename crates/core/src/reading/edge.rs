@@ -1,7 +1,7 @@
 //! Where the hair of a zone ends sharply: a fringe, an undercut, a corner.
 
 use super::RawReading;
-use super::ranges::MOST_EDGES;
+use super::most::MOST_EDGES;
 use crate::error::FieldErrors;
 use crate::head::Patch;
 use crate::head::Scalp;

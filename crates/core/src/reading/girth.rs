@@ -1,6 +1,6 @@
 //! How far the hair is full: girths of all hair gathered in one bundle, at several distances from where it is tied.
 
-use super::ranges::MOST_GIRTHS;
+use super::most::MOST_GIRTHS;
 use crate::constants::GIRTH_SD_MM;
 use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};

@@ -3,39 +3,18 @@
 //! Instruments send what they measure in the unit they are set to. A comb says how long the strand is and how hard the
 //! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
 
-use super::ranges::{DENSITY, SPRUNG_MM, STRETCHED_MM, WIDTH_UM};
+use super::figure::{Quantity, UsualSd, ZoneFigure};
 use super::room::{HUMIDITY_PCT, TEMPERATURE_C};
 use super::{RawZoneReading, RoomAir, Source};
 use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP, WATER_DRY, WATER_WET};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
+use crate::for_each_figure;
 use crate::units::MM_PER_INCH;
 use serde::{Deserialize, Serialize};
 
 /// Water on and in hair that is taken, g per g; more drips off.
 const WATER: (f64, f64) = (0.0, 2.5);
-/// One standard error of a width, µm, and of a count, as a share, where an instrument states none.
-const USUAL_WIDTH_SD_UM: f64 = 3.0;
-const USUAL_COUNT_SD_SHARE: f64 = 0.07;
-
-/// What can be measured by an instrument.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Quantity {
-    /// How long a strand is: mm, cm, m or in.
-    Length,
-    /// How wide a fibre is: µm or mm.
-    Width,
-    /// Hairs on an area: 1/cm².
-    Density,
-    /// Water of the hair: g/g or %.
-    Moisture,
-    /// Of the air: °C or °F.
-    Temperature,
-    /// Of the air: %.
-    Humidity,
-}
 
 /// A value as an instrument sends it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -56,28 +35,37 @@ pub struct Measured {
     pub pull_cn: Option<f64>,
 }
 
-/// The figure a value belongs to.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum TakenField {
-    /// Of the zone.
-    StretchedMm,
-    /// Of the zone.
-    SprungMm,
-    /// Of the zone.
-    WetSprungMm,
-    /// Of the zone.
-    WidthUm,
-    /// Of the zone.
-    HairsPerCm2,
-    /// Of the zone: how moist it is now.
-    Moisture,
-    /// Of the room.
-    TemperatureC,
-    /// Of the room.
-    HumidityPct,
+macro_rules! define {
+    (
+        optional { $($(#[$_doc:meta])* $_field:ident: $figure:ident($_value:ty) = $_rule:expr;)+ }
+        given { $($(#[$_g_doc:meta])* $_g_field:ident: $g_figure:ident($_g_value:ty) = $_g_rule:expr;)+ }
+    ) => {
+        /// The figure a value belongs to: one of the zone, or of the room.
+        #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+        #[serde(rename_all = "snake_case")]
+        #[expect(missing_docs, reason = "what each means stands at its field of a zone's reading")]
+        pub enum TakenField {
+            $($figure,)+
+            $($g_figure,)+
+            /// Of the room.
+            TemperatureC,
+            /// Of the room.
+            HumidityPct,
+        }
+
+        impl From<ZoneFigure> for TakenField {
+            fn from(figure: ZoneFigure) -> Self {
+                match figure {
+                    $(ZoneFigure::$figure => Self::$figure,)+
+                    $(ZoneFigure::$g_figure => Self::$g_figure,)+
+                }
+            }
+        }
+    };
 }
+
+for_each_figure!(define);
 
 /// A value, and where it came.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -124,19 +112,6 @@ impl TakeRequest {
         let (mut read, mut room, mut now) = (self.read, self.room, self.now);
         let field = match quantity {
             Quantity::Length => self.length(value, sd, &mut read)?,
-            Quantity::Width => {
-                self.in_range(value, WIDTH_UM, "µm")?;
-                read.width_um = Some(rounded(value, 0.1));
-                read.with.width_um = Some(Source { sd: sd.unwrap_or(USUAL_WIDTH_SD_UM) });
-                TakenField::WidthUm
-            }
-            Quantity::Density => {
-                self.in_range(value, DENSITY, "1/cm²")?;
-                read.hairs_per_cm2 = Some(rounded(value, 1.0));
-                let sd = sd.unwrap_or(USUAL_COUNT_SD_SHARE * value);
-                read.with.hairs_per_cm2 = Some(Source { sd: rounded(sd, 0.1) });
-                TakenField::HairsPerCm2
-            }
             Quantity::Moisture => {
                 self.in_range(value, WATER, "g/g")?;
                 now = Some(moisture_of(value));
@@ -156,21 +131,56 @@ impl TakeRequest {
                 room.humidity_pct = Some(rounded(value, 1.0));
                 TakenField::HumidityPct
             }
+            Quantity::Width | Quantity::Density => self.figure(value, sd, &mut read)?,
         };
         read.check().map_err(|faults| misread(faults, field))?;
         Ok(Taken { field, read, room, now })
     }
 
+    /// A value of which only one figure is measured.
+    fn figure(
+        &self,
+        value: f64,
+        sd: Option<f64>,
+        read: &mut RawZoneReading,
+    ) -> Result<TakenField, FieldErrors> {
+        let measured = |figure: &ZoneFigure| {
+            figure.rule().instrument.is_some_and(|by| by.quantity == self.measured.quantity)
+        };
+        match ZoneFigure::ALL.iter().copied().find(measured) {
+            Some(figure) => self.write(figure, value, sd, read),
+            None => Err(fault("measured.quantity", Problem::Missing)),
+        }
+    }
+
+    /// Writes a value as a figure, with what measured it.
+    fn write(
+        &self,
+        figure: ZoneFigure,
+        value: f64,
+        sd: Option<f64>,
+        read: &mut RawZoneReading,
+    ) -> Result<TakenField, FieldErrors> {
+        let rule = figure.rule();
+        self.in_range(value, rule.range, rule.unit)?;
+        let Some(by) = rule.instrument else { return Err(fault("measured.quantity", Problem::Missing)) };
+        let usual = match by.usual_sd {
+            UsualSd::OfTape => TAPE_SD_MM.value,
+            UsualSd::Of(sd) => sd,
+            UsualSd::Share(share) => rounded(share * value, 0.1),
+        };
+        read.set_number(figure, rounded(value, by.step));
+        read.with = read.with.with(figure, Source { sd: sd.unwrap_or(usual) });
+        Ok(figure.into())
+    }
+
+    /// A length: the pull says of which strand.
     fn length(&self, mm: f64, sd: Option<f64>, read: &mut RawZoneReading) -> Result<TakenField, FieldErrors> {
-        let source = Some(Source { sd: sd.unwrap_or(TAPE_SD_MM.value) });
-        let length = Some(rounded(mm, 0.1));
         let Some(pull) = self.measured.pull_cn else {
             return Err(fault("measured.pull_cn", Problem::Missing));
         };
         if pull >= STRAIGHT_PULL_CN.value {
-            self.in_range(mm, STRETCHED_MM, "mm")?;
-            (read.stretched_mm, read.with.stretched_mm) = (length, source);
-            return Ok(TakenField::StretchedMm);
+            return self.write(ZoneFigure::StretchedMm, mm, sd, read);
         }
         if !pull.is_finite() || pull > LET_GO_PULL_CN.value {
             let why = format!(
@@ -180,15 +190,13 @@ impl TakeRequest {
             );
             return Err(fault("measured.pull_cn", Problem::Contradicts { why }));
         }
-        self.in_range(mm, SPRUNG_MM, "mm")?;
         // Hair that is wet now and was let go drier before is measured once more, not in the place of the first.
         if self.now == Some(Moisture::Wet) && read.sprung_mm.is_some() && read.moisture != Moisture::Wet {
-            (read.wet_sprung_mm, read.with.wet_sprung_mm) = (length, source);
-            return Ok(TakenField::WetSprungMm);
+            return self.write(ZoneFigure::WetSprungMm, mm, sd, read);
         }
+        let taken = self.write(ZoneFigure::SprungMm, mm, sd, read)?;
         read.moisture = self.now.unwrap_or(read.moisture);
-        (read.sprung_mm, read.with.sprung_mm) = (length, source);
-        Ok(TakenField::SprungMm)
+        Ok(taken)
     }
 
     /// Refuses a value that can't be, and says it if in another unit it could.
@@ -334,7 +342,7 @@ mod tests {
     fn the_pull_tells_a_strand_pulled_straight_from_one_let_go() {
         let straight = at_top(length(9.5, "in", 42.0)).take().expect("pulled");
         assert_eq!((straight.field, straight.read.stretched_mm), (TakenField::StretchedMm, Some(241.3)));
-        assert_eq!(straight.read.with.stretched_mm, Some(Source { sd: 25.4 }));
+        assert_eq!(straight.read.with.of(ZoneFigure::StretchedMm), Some(Source { sd: 25.4 }));
         let mut second = at_top(length(12.1, "cm", 0.4));
         second.read = straight.read;
         let both = second.take().expect("let go");
@@ -418,8 +426,9 @@ mod tests {
         use crate::reading::ZoneReading;
         let sd = |sd: Option<f64>| {
             let mut raw = RawZoneReading { strands: 5, ..RawZoneReading::measured(240.0, 120.0) };
-            raw.with.stretched_mm = sd.map(|sd| Source { sd });
-            raw.with.sprung_mm = raw.with.stretched_mm;
+            for figure in [ZoneFigure::StretchedMm, ZoneFigure::SprungMm] {
+                raw.with = sd.map_or(raw.with, |sd| raw.with.with(figure, Source { sd }));
+            }
             let read = ZoneReading::try_from(&raw).expect("possible");
             fit(&read).sd_of(|model| model.worn_mm(240.0, WornStyle::AsItSprings))
         };

@@ -1,7 +1,9 @@
 //! With what a figure was measured, and how far that can be off.
 
-use crate::error::FieldErrors;
+use super::figure::ZoneFigure;
+use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 /// Standard errors that are taken, in the unit of the figure.
 const SD: (f64, f64) = (0.01, 100.0);
@@ -17,48 +19,51 @@ pub struct Source {
 
 /// The figures of a zone that an instrument gave. One that is typed by hand afterwards is no longer among them.
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Sources {
-    /// A measuring comb, mm.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub stretched_mm: Option<Source>,
-    /// A measuring comb, mm.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub sprung_mm: Option<Source>,
-    /// A measuring comb, mm.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub wet_sprung_mm: Option<Source>,
-    /// A strand gauge, µm.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub width_um: Option<Source>,
-    /// A scalp scope, hairs on a square centimetre.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub hairs_per_cm2: Option<Source>,
-}
+#[serde(from = "BTreeMap<ZoneFigure, Source>", into = "BTreeMap<ZoneFigure, Source>")]
+pub struct Sources([Option<Source>; ZoneFigure::ALL.len()]);
 
 impl Sources {
-    fn each(&self) -> [(&'static str, Option<Source>); 5] {
-        [
-            ("stretched_mm", self.stretched_mm),
-            ("sprung_mm", self.sprung_mm),
-            ("wet_sprung_mm", self.wet_sprung_mm),
-            ("width_um", self.width_um),
-            ("hairs_per_cm2", self.hairs_per_cm2),
-        ]
+    /// What measured a figure, if an instrument did.
+    pub fn of(&self, figure: ZoneFigure) -> Option<Source> {
+        self.0[figure as usize]
+    }
+
+    /// The same with what measured a figure.
+    #[must_use]
+    pub fn with(mut self, figure: ZoneFigure, source: Source) -> Self {
+        self.0[figure as usize] = Some(source);
+        self
+    }
+
+    fn given(&self) -> impl Iterator<Item = (ZoneFigure, Source)> {
+        ZoneFigure::ALL.iter().filter_map(|figure| Some((*figure, self.of(*figure)?)))
     }
 
     pub(super) fn is_empty(&self) -> bool {
-        self.each().iter().all(|(_, source)| source.is_none())
+        self.given().next().is_none()
     }
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        for (field, source) in self.each() {
-            if let Some(source) = source {
-                faults.range(&format!("{field}.sd"), source.sd, SD, "");
+        for (figure, source) in self.given() {
+            if figure.rule().instrument.is_none() {
+                let why = "is measured by no instrument".into();
+                faults.push(figure.key(), Problem::Contradicts { why });
             }
+            faults.range(&format!("{}.sd", figure.key()), source.sd, SD, "");
         }
         faults.or(())
+    }
+}
+
+impl From<BTreeMap<ZoneFigure, Source>> for Sources {
+    fn from(given: BTreeMap<ZoneFigure, Source>) -> Self {
+        given.into_iter().fold(Self::default(), |all, (figure, source)| all.with(figure, source))
+    }
+}
+
+impl From<Sources> for BTreeMap<ZoneFigure, Source> {
+    fn from(sources: Sources) -> Self {
+        sources.given().collect()
     }
 }

@@ -1,6 +1,6 @@
 //! Weak spots: places of the scalp where hair is thin, broken, growing back, or to be left in peace.
 
-use super::ranges::MOST_SPOTS;
+use super::most::MOST_SPOTS;
 use crate::error::{FieldErrors, Problem};
 use crate::head::Landmark;
 use serde::{Deserialize, Serialize};

@@ -1,5 +1,6 @@
 //! A patch of the head that has been measured well enough to compute with.
 
+use super::figure::ZoneFigure;
 use super::strands::Strands;
 use super::{CurlWord, RawZoneReading, WidthClass};
 use crate::constants::TAPE_SD_MM;
@@ -88,7 +89,7 @@ impl TryFrom<&RawZoneReading> for ZoneReading {
         }
         let class = raw.width_class.unwrap_or(WidthClass::Medium);
         let own_sd = |source: Option<super::Source>| source.map_or(TAPE_SD_MM.value, |source| source.sd);
-        let sds = (own_sd(raw.with.stretched_mm), own_sd(raw.with.sprung_mm));
+        let sds = (own_sd(raw.with.of(ZoneFigure::StretchedMm)), own_sd(raw.with.of(ZoneFigure::SprungMm)));
         let strands = Strands::of((raw.stretched_mm.unwrap_or_default(), raw.sprung_mm), sds, raw);
         faults.or(Self {
             present_mm: strands.stretched_mm,
@@ -110,7 +111,7 @@ impl TryFrom<&RawZoneReading> for ZoneReading {
             },
             stretched_sd_mm: strands.sds.0,
             sprung_sd_mm: strands.sds.1,
-            wet_sprung_sd_mm: own_sd(raw.with.wet_sprung_mm),
+            wet_sprung_sd_mm: own_sd(raw.with.of(ZoneFigure::WetSprungMm)),
             read_again: strands.read_again,
         })
     }

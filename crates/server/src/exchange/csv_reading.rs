@@ -5,8 +5,8 @@ use csv::{ReaderBuilder, StringRecord, Trim};
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use spirel_core::head::Patch;
-use spirel_core::reading::{RawReading, RawZoneReading};
-use spirel_core::{FieldErrors, Problem};
+use spirel_core::reading::{FigureKind, RawReading, RawZoneReading, ZoneFigure};
+use spirel_core::{FieldErrors, Problem, for_each_figure};
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
 
@@ -14,60 +14,50 @@ use utoipa::ToSchema;
 const MOST_ROWS: usize = 200;
 const MOST_COLUMNS: usize = 60;
 
-/// What a column can be.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum CsvField {
-    /// Left out.
-    Ignored,
-    /// Which zone, or half of one, a row is of.
-    Zone,
-    /// The zone whose hair it is like.
-    Like,
-    /// Stretched length.
-    StretchedMm,
-    /// The shortest strand, stretched.
-    ShortestMm,
-    /// Length let go.
-    SprungMm,
-    /// Length let go when wet.
-    WetSprungMm,
-    /// Fibre width, µm.
-    WidthUm,
-    /// Fibre width by feel.
-    WidthClass,
-    /// Hairs on a square centimetre.
-    HairsPerCm2,
-    /// Width of a loop at the free end.
-    LoopMm,
-    /// Turns along a strand.
-    Turns,
-    /// Curl in a word.
-    Curl,
-    /// How moist the hair was.
-    Moisture,
-    /// Strands averaged.
-    Strands,
+macro_rules! define {
+    (
+        optional { $($(#[$_doc:meta])* $_field:ident: $figure:ident($_value:ty) = $_rule:expr;)+ }
+        given { $($(#[$_g_doc:meta])* $_g_field:ident: $g_figure:ident($_g_value:ty) = $_g_rule:expr;)+ }
+    ) => {
+        /// What a column can be.
+        #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+        #[serde(rename_all = "snake_case")]
+        #[expect(missing_docs, reason = "what each means stands at its field of a zone's reading")]
+        pub enum CsvField {
+            /// Left out.
+            Ignored,
+            /// Which zone, or half of one, a row is of.
+            Zone,
+            $($figure,)+
+            $($g_figure,)+
+        }
+
+        impl CsvField {
+            /// The figure of a zone that it is.
+            fn figure(self) -> Option<ZoneFigure> {
+                match self {
+                    Self::Ignored | Self::Zone => None,
+                    $(Self::$figure => Some(ZoneFigure::$figure),)+
+                    $(Self::$g_figure => Some(ZoneFigure::$g_figure),)+
+                }
+            }
+        }
+
+        impl From<ZoneFigure> for CsvField {
+            fn from(figure: ZoneFigure) -> Self {
+                match figure {
+                    $(ZoneFigure::$figure => Self::$figure,)+
+                    $(ZoneFigure::$g_figure => Self::$g_figure,)+
+                }
+            }
+        }
+    };
 }
 
-impl CsvField {
-    /// The member of a zone's reading, and words by which other people's headings name it, of which all must be there.
-    const KNOWN: [(Self, &'static str, &'static [&'static [&'static str]]); 13] = [
-        (Self::ShortestMm, "shortest_mm", &[&["shortest"]]),
-        (Self::Like, "like", &[&["like"], &["same as"]]),
-        (Self::WetSprungMm, "wet_sprung_mm", &[&["wet", "spr"], &["wet", "let go"]]),
-        (Self::StretchedMm, "stretched_mm", &[&["stretch"], &["pulled"]]),
-        (Self::SprungMm, "sprung_mm", &[&["sprung"], &["spring"], &["let go"]]),
-        (Self::LoopMm, "loop_mm", &[&["loop"]]),
-        (Self::Turns, "turns", &[&["turns"]]),
-        (Self::Curl, "curl", &[&["curl"]]),
-        (Self::WidthClass, "width_class", &[&["width", "class"], &["feel"]]),
-        (Self::WidthUm, "width_um", &[&["width"], &["diameter"]]),
-        (Self::HairsPerCm2, "hairs_per_cm2", &[&["hairs"], &["density"]]),
-        (Self::Moisture, "moisture", &[&["moisture"]]),
-        (Self::Strands, "strands", &[&["strands"]]),
-    ];
+for_each_figure!(define);
 
+impl CsvField {
+    /// What a heading names: the figure of which most words are in it, and of those the first.
     fn of_heading(heading: &str) -> Self {
         let heading = heading.to_lowercase();
         if ["zone", "area", "place"].iter().any(|word| heading.contains(word)) {
@@ -79,24 +69,22 @@ impl CsvField {
         if ours.iter().any(|word| heading.starts_with(word)) {
             return Self::Ignored;
         }
-        let named =
-            |ways: &[&[&str]]| ways.iter().any(|words| words.iter().all(|word| heading.contains(word)));
-        Self::KNOWN.into_iter().find(|(_, _, ways)| named(ways)).map_or(Self::Ignored, |(field, ..)| field)
-    }
-
-    fn member(self) -> Option<&'static str> {
-        Self::KNOWN.into_iter().find(|(field, ..)| *field == self).map(|(_, member, _)| member)
-    }
-
-    fn is_length(self) -> bool {
-        matches!(
-            self,
-            Self::StretchedMm | Self::ShortestMm | Self::SprungMm | Self::WetSprungMm | Self::LoopMm
-        )
-    }
-
-    fn is_word(self) -> bool {
-        matches!(self, Self::WidthClass | Self::Moisture | Self::Curl)
+        let named = |figure: &ZoneFigure| {
+            let groups = figure.rule().headings.iter();
+            groups
+                .filter(|words| words.iter().all(|word| heading.contains(word)))
+                .map(|words| words.len())
+                .max()
+        };
+        let mut best = (0, Self::Ignored);
+        for figure in ZoneFigure::ALL {
+            if let Some(words) = named(figure)
+                && words > best.0
+            {
+                best = (words, (*figure).into());
+            }
+        }
+        best.1
     }
 }
 
@@ -252,12 +240,12 @@ impl Found {
         }
         let mut read = json!(self.zones.get(&zone).copied().unwrap_or_default());
         for (column, cell) in self.columns.iter().zip(row) {
-            let (Some(member), false) = (column.field.member(), cell.is_empty()) else { continue };
+            let (Some(figure), false) = (column.field.figure(), cell.is_empty()) else { continue };
             let mut refuse = |said: String| {
                 let heading = Some(column.heading.clone());
                 self.refused.push(CsvRefusal { line, heading, found: cell.to_owned(), said });
             };
-            let value = match value_of(column, cell) {
+            let value = match value_of(figure, column.unit, cell) {
                 Ok(value) => value,
                 Err(said) => {
                     refuse(said);
@@ -265,7 +253,7 @@ impl Found {
                 }
             };
             let mut tried = read.clone();
-            tried[member] = value;
+            tried[figure.key()] = value;
             match serde_json::from_value::<RawZoneReading>(tried.clone()) {
                 Err(_) => refuse("is not known here".to_owned()),
                 Ok(raw) => match raw.check() {
@@ -287,21 +275,21 @@ fn patch_key(named: &str) -> String {
     named.to_lowercase().replace([' ', '-'], "_").replace(',', "")
 }
 
-fn value_of(column: &CsvColumn, cell: &str) -> Result<Value, String> {
-    if column.field == CsvField::Like {
-        return Ok(json!(patch_key(cell)));
-    }
-    if column.field.is_word() {
-        return Ok(json!(cell.to_lowercase()));
+fn value_of(figure: ZoneFigure, unit: CsvUnit, cell: &str) -> Result<Value, String> {
+    match figure.rule().kind {
+        FigureKind::Place => return Ok(json!(patch_key(cell))),
+        FigureKind::Word => return Ok(json!(cell.to_lowercase())),
+        FigureKind::Length | FigureKind::Number => {}
     }
     // A comma before the last digits is a decimal comma: no figure of a zone reaches a thousand with a separator.
     let number: f64 = cell.replace(',', ".").parse().map_err(|_| "is no number".to_owned())?;
     if !number.is_finite() {
         return Err("is no number".to_owned());
     }
-    Ok(match column.field {
-        CsvField::Strands if number.fract() == 0.0 && number >= 0.0 => json!(number as u64),
-        field if field.is_length() => json!(column.unit.mm(number)),
+    Ok(match figure.rule().kind {
+        FigureKind::Length => json!(unit.mm(number)),
+        // Written whole, so that figures that count can take it.
+        _ if number.fract() == 0.0 && number >= 0.0 => json!(number as u64),
         _ => json!(number),
     })
 }

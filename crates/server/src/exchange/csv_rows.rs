@@ -5,32 +5,18 @@
 use super::VisitFile;
 use crate::http::Refusal;
 use serde::Serialize;
+use serde_json::{Value, json};
 use spirel_core::FieldErrors;
 use spirel_core::fibre::{Comb, Moisture};
-use spirel_core::head::Patch;
 use spirel_core::head::Point;
 use spirel_core::mark::{Mark, MarkSheet, Outcome, SheetZone, mark_sheet};
-use spirel_core::reading::{CurlWord, WidthClass};
+use spirel_core::reading::ZoneFigure;
 use spirel_core::talk::Talk;
 use spirel_core::units::LengthUnit;
 
-/// One zone.
+/// What is wished and advised for a zone, beside what was read.
 #[derive(Serialize)]
-struct Row {
-    zone: Patch,
-    like: Option<Patch>,
-    stretched_mm: Option<f64>,
-    shortest_mm: Option<f64>,
-    sprung_mm: Option<f64>,
-    wet_sprung_mm: Option<f64>,
-    read_moisture: Option<Moisture>,
-    strands: Option<u32>,
-    width_um: Option<f64>,
-    width_class: Option<WidthClass>,
-    hairs_per_cm2: Option<f64>,
-    loop_mm: Option<f64>,
-    turns: Option<f64>,
-    curl: Option<CurlWord>,
+struct Advice {
     lands_at: Option<Point>,
     below_mm: Option<f64>,
     target_worn_mm: Option<f64>,
@@ -46,12 +32,33 @@ struct Row {
     lands_high_mm: Option<f64>,
 }
 
+const ADVICE: [&str; 13] = [
+    "lands_at",
+    "below_mm",
+    "target_worn_mm",
+    "advised_moisture",
+    "advised_comb",
+    "outcome",
+    "held_mm",
+    "comb_mm",
+    "allowance_mm",
+    "fibre_after_mm",
+    "worn_after_mm",
+    "lands_low_mm",
+    "lands_high_mm",
+];
+
 /// The table of a visit, its marks read on a comb of `unit`.
 pub fn csv_of(file: &VisitFile, unit: LengthUnit) -> Result<String, Refusal> {
     let sheet = sheet_of(file, unit)?;
-    let mut table = csv::Writer::from_writer(Vec::new());
+    let mut table = csv::WriterBuilder::new().has_headers(false).from_writer(Vec::new());
+    let figures = ZoneFigure::ALL.iter().map(|figure| figure.key());
+    let headings: Vec<&str> = std::iter::once("zone").chain(figures).chain(ADVICE).collect();
+    table.serialize(headings).map_err(|_| Refusal::Defect)?;
     for marked in &sheet.zones {
-        table.serialize(row(file, marked)).map_err(|_| Refusal::Defect)?;
+        let read = json!(file.read.as_ref().and_then(|read| read.zones.get(&marked.patch)));
+        let read: Vec<Option<&Value>> = ZoneFigure::ALL.iter().map(|figure| read.get(figure.key())).collect();
+        table.serialize((marked.patch, read, advice(file, marked))).map_err(|_| Refusal::Defect)?;
     }
     let bytes = table.into_inner().map_err(|_| Refusal::Defect)?;
     String::from_utf8(bytes).map_err(|_| Refusal::Defect)
@@ -62,29 +69,14 @@ fn sheet_of(file: &VisitFile, unit: LengthUnit) -> Result<MarkSheet, FieldErrors
     mark_sheet(&file.read.clone().unwrap_or_default(), &file.aim.clone().unwrap_or_default(), worn, unit)
 }
 
-fn row(file: &VisitFile, marked: &SheetZone) -> Row {
-    let read = file.read.as_ref().and_then(|read| read.zones.get(&marked.patch));
+fn advice(file: &VisitFile, marked: &SheetZone) -> Advice {
     let lands = file.aim.as_ref().and_then(|aim| aim.zones.get(&marked.zone)).and_then(|wish| wish.lands);
     let result = marked.result.as_ref();
     let mark: Option<Mark> = result.and_then(|result| {
         let advised = result.advised?;
         result.states.iter().find(|state| state.state == advised)?.mark
     });
-    Row {
-        zone: marked.patch,
-        like: read.and_then(|r| r.like),
-        stretched_mm: read.and_then(|r| r.stretched_mm),
-        shortest_mm: read.and_then(|r| r.shortest_mm),
-        sprung_mm: read.and_then(|r| r.sprung_mm),
-        wet_sprung_mm: read.and_then(|r| r.wet_sprung_mm),
-        read_moisture: read.map(|r| r.moisture),
-        strands: read.map(|r| r.strands),
-        width_um: read.and_then(|r| r.width_um),
-        width_class: read.and_then(|r| r.width_class),
-        hairs_per_cm2: read.and_then(|r| r.hairs_per_cm2),
-        loop_mm: read.and_then(|r| r.loop_mm),
-        turns: read.and_then(|r| r.turns),
-        curl: read.and_then(|r| r.curl),
+    Advice {
         lands_at: lands.map(|place| place.point),
         below_mm: lands.map(|place| place.below_mm),
         target_worn_mm: result.map(|r| r.target_mm),

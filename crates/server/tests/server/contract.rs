@@ -26,9 +26,9 @@ fn valid(schema: &str, document: &Value) {
 #[test]
 fn the_committed_descriptions_are_the_programs_own() {
     let again = "run `make contract` and commit what changed";
-    assert_eq!(committed("openapi.json").trim_end(), schemas::openapi_text().unwrap(), "{again}");
+    assert!(committed("openapi.json").trim_end() == schemas::openapi_text().unwrap(), "{again}");
     let contract = fs::read_to_string(root().join("web/src/api/contract.gen.json")).unwrap();
-    assert_eq!(contract, schemas::contract_text().unwrap(), "{again}");
+    assert!(contract == schemas::contract_text().unwrap(), "{again}");
     for (name, schema) in schemas::all() {
         assert_eq!(
             committed(&format!("formats/{name}")),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the instruments are doing: what is asked for next, what just came and where it went, and who is out of reach. */
 import type { Device, Patch, TakenField } from "@/api";
+import { isFigure, sayFigure } from "@/shared/figures";
 import { sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
@@ -10,24 +11,23 @@ import StandIns from "./StandIns.vue";
 import type { Intake } from "./useIntake";
 
 const props = defineProps<{ intake: Intake; patch: Patch; disabled: boolean }>();
-const { t } = useI18n();
+const { t, te } = useI18n();
 const { say } = useUnit();
 const { instruments, last, late, refusal, next } = props.intake;
 const { mine, devices, joined, said, standIn } = instruments;
 
-const LENGTHS: readonly TakenField[] = ["stretched_mm", "sprung_mm", "wet_sprung_mm"];
 /** A battery this full or less is said. */
 const LOW_PCT = 10;
 
 const figure = (field: TakenField, value: number | string) =>
-  LENGTHS.includes(field)
-    ? say(value as number)
-    : t(`instruments.figure.${field}`, { value: field === "moisture" ? t(`moisture.${value}`) : value });
+  isFigure(field) && !te(`instruments.figure.${field}`)
+    ? sayFigure(field, value, t, say)
+    : t(`instruments.figure.${field}`, { value });
 /** What stood there before the newest value. */
 const before = computed(() => {
   const field = last.value?.field;
-  if (!field || field === "moisture" || field === "temperature_c" || field === "humidity_pct") return undefined;
-  return last.value?.before.read?.[field] ?? undefined;
+  const was = field && isFigure(field) && field !== "moisture" ? last.value?.before.read?.[field] : undefined;
+  return was ?? undefined;
 });
 const labelOf = (id: string) => devices.value.find((each) => each.id === id)?.label ?? id;
 const unheard = computed(() => mine.value.filter((each) => each.reach !== "ready"));

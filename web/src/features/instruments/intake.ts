@@ -1,31 +1,27 @@
 /** What paired instruments still have to say of a zone, and where the hand goes next. */
-import type { DeviceKind, Moisture, Patch, RawZoneReading, TakenField } from "@/api";
+import type { DeviceKind, Moisture, Patch, Quantity, RawZoneReading, TakenField, ZoneFigure } from "@/api";
+import { figuresOf, isFigure } from "@/shared/figures";
 import { BLANK, patchesOf, type ZoneReadings } from "@/shared/patches";
 
-/** What a kind of instrument gives of every zone. The meter and the room's weather are for when they are wanted. */
-const GIVES: { [K in DeviceKind]: readonly (keyof RawZoneReading & TakenField)[] } = {
-  comb: ["stretched_mm", "sprung_mm"],
-  gauge: ["width_um"],
-  scope: ["hairs_per_cm2"],
-  meter: [],
-  room: [],
-};
+/** What the kinds of instrument measure that are asked of every zone, in the order in which they are asked. The meter and the
+ * room's weather are for when they are wanted. */
+const MEASURES = [
+  ["comb", "length"],
+  ["gauge", "width"],
+  ["scope", "density"],
+] as const satisfies readonly (readonly [DeviceKind, Quantity])[];
 
 const missing = (value: unknown) => value === undefined || value === null;
 
 /** What is still to be measured in a patch, in the order in which it is asked for. Of one that is like another only the length
  * is asked for: what kind of hair it is was read there. */
-export function wanted(
-  read: RawZoneReading | undefined,
-  kinds: readonly DeviceKind[],
-  wet = false,
-): (keyof RawZoneReading)[] {
+export function wanted(read: RawZoneReading | undefined, kinds: readonly DeviceKind[], wet = false): ZoneFigure[] {
   // The wet pass asks for the length let go wet, and for nothing that is as it was dry.
   const done = read?.like || (read?.moisture === "wet" && !missing(read.sprung_mm)) || !missing(read?.wet_sprung_mm);
   if (wet) return kinds.includes("comb") && !done ? ["wet_sprung_mm"] : [];
-  const order = ["comb", "gauge", "scope"] as const;
-  const fields = order.filter((kind) => kinds.includes(kind)).flatMap((kind) => GIVES[kind]);
-  return fields.filter((field) => missing(read?.[field]) && (!read?.like || field === "stretched_mm"));
+  const asked = MEASURES.filter(([kind]) => kinds.includes(kind)).flatMap(([, quantity]) => figuresOf(quantity));
+  const dry = asked.filter((figure) => figure !== "wet_sprung_mm");
+  return dry.filter((figure) => missing(read?.[figure]) && (!read?.like || figure === "stretched_mm"));
 }
 
 /** Where the hand goes once a zone is done: on round the head to the next that lacks something; nowhere when none does. */
@@ -42,10 +38,11 @@ export function withFigure(
   taken: RawZoneReading,
   field: TakenField,
 ): RawZoneReading | undefined {
-  if (field === "temperature_c" || field === "humidity_pct") return now;
+  if (!isFigure(field)) return now;
   const next: RawZoneReading = { ...BLANK, ...now, [field]: taken[field] };
   if (field === "moisture") return next;
-  next.with = { ...now?.with, [field]: taken.with?.[field] };
+  const source = taken.with?.[field];
+  next.with = { ...now?.with, ...(source && { [field]: source }) };
   // How moist the hair was belongs to the strand that was let go.
   if (field === "sprung_mm") next.moisture = taken.moisture as Moisture;
   return next;

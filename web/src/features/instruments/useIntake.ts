@@ -19,7 +19,7 @@ export interface Landed {
   device: string;
   field: TakenField;
   patch: Patch;
-  value: number | Moisture;
+  value: number | string;
   before: { read: RawZoneReading | undefined; room: RawReading["room"] };
 }
 

@@ -47,7 +47,7 @@ const combs = computed(() =>
         v-model="moisture"
         hide-label
         :label="t('mark.moisture')"
-        :choices="moistureValues.map((value) => ({ value, label: t(`moisture.${value}`) }))"
+        :choices="moistureValues.map((value) => ({ value, label: t(`figureWord.moisture.${value}`) }))"
       />
       <ChoiceRow v-model="comb" hide-label :label="t('mark.comb')" :choices="combs" />
     </div>

@@ -80,7 +80,7 @@ function setState(part: Partial<HeldState>) {
     <ChoiceField
       :model-value="move.state?.moisture"
       :label="t('plan.moisture')"
-      :choices="named(moistureValues, 'moisture')"
+      :choices="named(moistureValues, 'figureWord.moisture')"
       :disabled="disabled"
       @update:model-value="setState({ moisture: $event })"
     />

@@ -50,7 +50,7 @@ function add() {
         <ChoiceField
           :model-value="strand.state.moisture"
           :label="t('plan.moisture')"
-          :choices="named(moistureValues, 'moisture')"
+          :choices="named(moistureValues, 'figureWord.moisture')"
           :disabled="disabled"
           @update:model-value="set(i, { state: { ...strand.state, moisture: $event } })"
         />

@@ -11,6 +11,7 @@ import {
 } from "@/api";
 import { askCsv } from "@/shared/ask";
 import ChoiceField from "@/shared/ChoiceField.vue";
+import { isFigure, ruleOf } from "@/shared/figures";
 import { isPatch, sayPatch } from "@/shared/patches";
 import { useChoices } from "@/shared/useChoices";
 import { computed, ref } from "vue";
@@ -23,7 +24,9 @@ defineProps<{ disabled: boolean }>();
 const emit = defineEmits<{ take: [zones: { [zone: string]: RawZoneReading }] }>();
 const { t } = useI18n();
 const { named } = useChoices();
-const fields = computed(() => named(csvFieldValues, "csv.field"));
+const fields = computed(() =>
+  csvFieldValues.map((value) => ({ value, label: t(isFigure(value) ? `fields.${value}` : `csv.field.${value}`) })),
+);
 const units = computed(() => named(csvUnitValues, "csv.unit"));
 const text = ref("");
 const found = ref<CsvReading>();
@@ -33,8 +36,7 @@ const picker = ref<HTMLInputElement>();
 const zones = computed(() =>
   Object.entries(found.value?.zones ?? {}).filter(([, read]) => Object.keys(read).length > 2),
 );
-const isLength = (field: CsvField) =>
-  ["stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm"].includes(field);
+const isLength = (field: CsvField) => isFigure(field) && ruleOf(field).kind === "length";
 
 async function ask(columns?: CsvReading["columns"]) {
   failed.value = undefined;

@@ -33,7 +33,7 @@ const name = `curl-${Math.random().toString(36).slice(2)}`;
         >
           <path :d="each.path" />
         </svg>
-        <span>{{ t(`curl.${each.word}`) }}</span>
+        <span>{{ t(`figureWord.curl.${each.word}`) }}</span>
       </label>
     </div>
     <ElButton v-if="word" size="small" :disabled="disabled" @click="word = null">{{ t("read.curlNone") }}</ElButton>

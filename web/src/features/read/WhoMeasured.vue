@@ -2,7 +2,7 @@
 /** Every figure of a zone as it was measured: who, when, with what. Asked for when it is opened. */
 import { body, client, type FigureRow, type Patch } from "@/api";
 import { sayMoment } from "@/shared/days";
-import { isPatch, sayPatch } from "@/shared/patches";
+import { isFigure, sayFigure } from "@/shared/figures";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
@@ -26,15 +26,13 @@ function name({ field }: FigureRow): string {
   return of ? t("read.whoStrand", { n: Number(strand) + 1, field: t(`fields.${of}`) }) : t(`fields.${field}`);
 }
 
-/** What a word is called where it is chosen. */
-const WORDS: { [field: string]: string } = { curl: "curl", width_class: "width", moisture: "moisture" };
+/** Which figure a row is of: of a further strand it is named behind the strand's number. */
+const figureOf = ({ field }: FigureRow) => field.split(".").at(-1)!;
 
-function figure({ field, value, word }: FigureRow): string {
-  if (word) return field === "like" && isPatch(word) ? sayPatch(word, t) : t(`${WORDS[field]}.${word}`);
-  if (value === null || value === undefined) return t("read.takenOut");
-  if (field.endsWith("_mm")) return say(value);
-  if (field === "width_um") return `${value} µm`;
-  return String(value);
+function figure(row: FigureRow): string {
+  const [said, of] = [row.word ?? row.value, figureOf(row)];
+  if (said === null || said === undefined) return t("read.takenOut");
+  return isFigure(of) ? sayFigure(of, said, t, say) : String(said);
 }
 const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
   typeof instrument_sd !== "number"

@@ -1,11 +1,20 @@
 <script setup lang="ts">
-import { type Patch, type RawZoneReading, type ZoneSummary, widthClassValues, moistureValues } from "@/api";
+import {
+  type Patch,
+  type RawZoneReading,
+  type ZoneSummary,
+  widthClassValues,
+  moistureValues,
+  type ZoneFigure,
+  zoneFigureValues,
+} from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { BLANK, halfOf, sayPatch, zoneOf } from "@/shared/patches";
+import { BLANK, OWN, halfOf, sayPatch, zoneOf } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
 import CurlField from "./CurlField.vue";
+import FigureField from "./FigureField.vue";
 import DensityScale from "./DensityScale.vue";
 import HairCounter from "./HairCounter.vue";
 import StrandList from "./StrandList.vue";
@@ -36,10 +45,10 @@ function typed(key: keyof RawZoneReading) {
 /** Writes a field. A zone of which nothing is said any more is taken out again; a half stays one. */
 function write(key: keyof RawZoneReading, value: unknown) {
   const kept = Array.isArray(value) && value.length === 0 ? undefined : value;
-  const next: RawZoneReading = { ...BLANK, ...model.value, [key]: kept ?? BLANK[key as keyof typeof BLANK] };
+  const next: RawZoneReading = { ...BLANK, ...model.value, [key]: kept ?? BLANK[key] };
   next.with = typed(key);
   const said = Object.entries(next).filter(
-    ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof typeof BLANK] !== v,
+    ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof RawZoneReading] !== v,
   );
   model.value =
     said.length > 0 || halfOf(props.patch) ? (JSON.parse(JSON.stringify(next)) as RawZoneReading) : undefined;
@@ -47,7 +56,7 @@ function write(key: keyof RawZoneReading, value: unknown) {
 
 function field<K extends keyof RawZoneReading>(key: K) {
   return computed<RawZoneReading[K]>({
-    get: () => model.value?.[key] ?? (BLANK as RawZoneReading)[key],
+    get: () => model.value?.[key] ?? BLANK[key],
     set: (value) => write(key, value),
   });
 }
@@ -55,7 +64,6 @@ function field<K extends keyof RawZoneReading>(key: K) {
 const stretched = field("stretched_mm");
 const sprung = field("sprung_mm");
 const wetSprung = field("wet_sprung_mm");
-const shortest = field("shortest_mm");
 const widthClass = field("width_class");
 const width = field("width_um");
 const moisture = field("moisture");
@@ -66,6 +74,27 @@ const turns = field("turns");
 const curl = field("curl");
 const again = field("again");
 
+/** Figures that have a place of their own in the form; the others are asked for one after another as their rules say. */
+const PLACED: readonly ZoneFigure[] = [
+  "like",
+  "stretched_mm",
+  "sprung_mm",
+  "width_class",
+  "moisture",
+  "loop_mm",
+  "turns",
+  "curl",
+  "hairs_per_cm2",
+];
+const more = computed(() => {
+  const asked = like.value
+    ? OWN
+    : props.pass === "dry"
+      ? zoneFigureValues
+      : zoneFigureValues.filter((f) => f !== "wet_sprung_mm");
+  return asked.filter((figure) => !PLACED.includes(figure));
+});
+const valueOf = (figure: ZoneFigure) => model.value?.[figure] ?? BLANK[figure];
 const choices = <T extends string>(values: readonly T[], key: string) =>
   values.map((value) => ({ value, label: t(`${key}.${value}`) }));
 
@@ -175,14 +204,14 @@ defineExpose({
         <ChoiceRow
           v-model="widthClass"
           :label="width ? t('words.widthMeasured', { um: width }) : t('fields.width_class')"
-          :choices="choices(widthClassValues, 'width')"
+          :choices="choices(widthClassValues, 'figureWord.width_class')"
           :disabled="disabled"
         />
       </div>
       <ChoiceRow
         v-model="moisture"
         :label="t('read.moisture')"
-        :choices="choices(moistureValues, 'moisture')"
+        :choices="choices(moistureValues, 'figureWord.moisture')"
         :disabled="disabled"
       />
     </div>
@@ -191,7 +220,7 @@ defineExpose({
       <span>{{ t("read.surety", surety) }}</span>
     </p>
     <details v-if="!like" :key="`${patch} curl`">
-      <summary>{{ curl ? t("read.curlIs", { curl: t(`curl.${curl}`) }) : t("read.curlOpen") }}</summary>
+      <summary>{{ curl ? t("read.curlIs", { curl: t(`figureWord.curl.${curl}`) }) : t("read.curlOpen") }}</summary>
       <CurlField v-model="curl" :disabled="disabled" />
       <div class="three">
         <LengthField v-model="loop" :label="t('fields.loop_mm')" :fault="fault('loop_mm')" :disabled="disabled" />
@@ -201,34 +230,14 @@ defineExpose({
     <details :key="`${patch} more`">
       <summary>{{ t(like ? "read.densityOnly" : "read.more") }}</summary>
       <div class="three">
-        <LengthField
-          v-model="shortest"
-          :label="t('fields.shortest_mm')"
-          :fault="fault('shortest_mm')"
+        <FigureField
+          v-for="figure in more"
+          :key="figure"
+          :model-value="valueOf(figure)"
+          :figure="figure"
+          :fault="fault(figure)"
           :disabled="disabled"
-        />
-        <LengthField
-          v-if="!like && pass === 'dry'"
-          v-model="wetSprung"
-          :label="t('fields.wet_sprung_mm')"
-          :fault="fault('wet_sprung_mm')"
-          :disabled="disabled"
-        />
-        <LengthField
-          v-if="!like"
-          v-model="width"
-          sign="µm"
-          :label="t('fields.width_um')"
-          :fault="fault('width_um')"
-          :disabled="disabled"
-        />
-        <LengthField
-          v-if="!like"
-          v-model="strands"
-          sign="×"
-          :label="t('fields.strands')"
-          :fault="fault('strands')"
-          :disabled="disabled"
+          @update:model-value="write(figure, $event)"
         />
       </div>
       <StrandList

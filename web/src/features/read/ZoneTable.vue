@@ -27,7 +27,7 @@ const faulty = (name: Patch) => props.faults.some((fault) => fault.field.startsW
 const width = (name: Patch) => {
   const read = props.zones[name];
   if (read?.width_um) return `${read.width_um} µm`;
-  return read?.width_class ? t(`width.${read.width_class}`) : "";
+  return read?.width_class ? t(`figureWord.width_class.${read.width_class}`) : "";
 };
 </script>
 

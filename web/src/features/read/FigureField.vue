@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** One figure of a zone, asked for as its rule says: a length, a number with its unit, or one of a few words. */
+import type { ZoneFigure } from "@/api";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import LengthField from "@/shared/LengthField.vue";
+import { ruleOf, signOf } from "@/shared/figures";
+import { computed } from "vue";
+import { useI18n } from "vue-i18n";
+
+const props = defineProps<{ figure: ZoneFigure; fault?: string; disabled: boolean }>();
+const model = defineModel<number | string | null>();
+const { t } = useI18n();
+const rule = computed(() => ruleOf(props.figure));
+const words = computed(() =>
+  rule.value.words.map((value) => ({ value, label: t(`figureWord.${props.figure}.${value}`) })),
+);
+const number = computed({
+  get: () => (typeof model.value === "number" ? model.value : undefined),
+  set: (value) => (model.value = value),
+});
+const word = computed({
+  get: () => (typeof model.value === "string" ? model.value : undefined),
+  set: (value) => (model.value = value),
+});
+</script>
+
+<template>
+  <ChoiceRow
+    v-if="rule.kind === 'word'"
+    v-model="word"
+    :label="t(`fields.${figure}`)"
+    :choices="words"
+    :disabled="disabled"
+  />
+  <LengthField
+    v-else
+    v-model="number"
+    :sign="signOf(figure)"
+    :label="t(`fields.${figure}`)"
+    :fault="fault"
+    :disabled="disabled"
+  />
+</template>

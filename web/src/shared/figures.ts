@@ -1,0 +1,29 @@
+/** The figures of a zone: what holds for each is the program's, how it is said and asked for stands here. */
+import { contract, type FigureRule, type Quantity, type ZoneFigure } from "@/api";
+import { isPatch, sayPatch } from "./patches";
+
+type Say = (key: string, named: Record<string, unknown>) => string;
+
+const RULES = new Map<string, FigureRule>(contract.figures.map((rule) => [rule.figure, rule]));
+
+export const isFigure = (name: string): name is ZoneFigure => RULES.has(name);
+export const ruleOf = (figure: ZoneFigure): FigureRule => RULES.get(figure)!;
+
+/** The figures that an instrument for a quantity measures. */
+export const figuresOf = (quantity: Quantity): ZoneFigure[] =>
+  contract.figures.filter((rule) => rule.quantity === quantity).map((rule) => rule.figure);
+
+/** The sign behind a number in a field; none of lengths, which have the person's unit. */
+export function signOf(figure: ZoneFigure): string | undefined {
+  const { kind, unit } = ruleOf(figure);
+  return kind === "length" ? undefined : unit || "×";
+}
+
+/** A figure's value as a person says it. `say` says a length. */
+export function sayFigure(figure: ZoneFigure, value: number | string, t: Say, say: (mm: number) => string): string {
+  const { kind, unit } = ruleOf(figure);
+  if (kind === "place") return isPatch(String(value)) ? sayPatch(value as never, t) : String(value);
+  if (kind === "word") return t(`figureWord.${figure}.${value}`, {});
+  if (kind === "length") return say(Number(value));
+  return unit ? `${value} ${unit}` : String(value);
+}
