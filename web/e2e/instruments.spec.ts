@@ -43,7 +43,7 @@ test("a whole head is read with instruments alone", async ({ wren }, info) => {
   const figure = async (label: string) => Number(await wren.getByLabel(label, { exact: true }).inputValue());
   expect(Math.abs((await figure("Stretched")) - 33.5)).toBeLessThan(0.6);
   expect(Math.abs((await figure("Let go")) - 17.2)).toBeLessThan(0.6);
-  await wren.getByText("Layers, wet spring, width, further strands, density").click();
+  await wren.getByText("Layers, more figures, further strands, density").click();
   expect(Math.abs((await figure("Hairs on a cm²")) - 190)).toBeLessThan(60);
   // The reading is kept with who read it, when, and with what.
   await wren.getByText("Who measured this, and when").click();

@@ -111,7 +111,7 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
 
 test("a strand read once more tells how well the hand reads, and who said what stays", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Read");
-  await wren.getByText("Layers, wet spring, width, further strands, density").click();
+  await wren.getByText("Layers, more figures, further strands, density").click();
   await wren.getByText("The last strand once more").click();
   const more = (what: string) => wren.getByLabel(new RegExp(`^Strand \\d once more, ${what}$`));
   const value = async (name: string) => Number(await wren.getByLabel(name, { exact: true }).inputValue());

@@ -9,7 +9,7 @@ test("hairs are counted on a picture, and the count makes the plan's hair as den
   const there = Number(/^(\d+) hairs/.exec(said)?.[1]);
 
   await openVisit(wren, "Sunniva Drake", "Read");
-  await wren.getByText("Layers, wet spring, width, further strands, density").click();
+  await wren.getByText("Layers, more figures, further strands, density").click();
   const density = wren.getByLabel("Hairs on a cm²");
   const picker = wren.locator('.counter input[type="file"]');
 
@@ -206,7 +206,7 @@ test("curl is told by eye, further strands by their lengths, and density by comp
   const before = await known();
 
   // Strands that differ far more than usual are said, and make the zone less sure; strands that agree make it surer.
-  await wren.getByText("Layers, wet spring, width, further strands, density").click();
+  await wren.getByText("Layers, more figures, further strands, density").click();
   await wren.getByLabel("Strand 2, stretched").fill("30");
   await wren.getByLabel("Strand 2, let go").fill("32");
   await expect(wren.getByText(/Let go, it can't be longer|This can't be longer/).first()).toBeVisible();

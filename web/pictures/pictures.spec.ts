@@ -97,7 +97,7 @@ test("a visit on a tablet", async ({ wren: page }, info) => {
   const scalp = info.outputPath("scalp.png");
   execFileSync(BINARY, ["stand-in", "scope", "--hairs-per-cm2", "120", "--width-um", "50", scalp]);
   await openVisit(page, "Tova Quill", "Read");
-  await page.getByText("Layers, wet spring, width, further strands, density").click();
+  await page.getByText("Layers, more figures, further strands, density").click();
   await page.locator('.counter input[type="file"]').setInputFiles(scalp);
   await page.getByText(/^Counted/).waitFor();
   await page.getByText("Gathered hair").click();

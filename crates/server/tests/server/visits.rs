@@ -3,7 +3,9 @@
 use crate::app::{App, refused};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
+use spirel_core::reading::{FigureKind, ZoneFigure};
 use spirel_core::stage::{Stage, StageDocuments};
+use std::collections::BTreeSet;
 
 const JSON: (&str, &str) = ("content-type", "application/json");
 
@@ -232,6 +234,34 @@ async fn the_table_of_a_visit_has_a_row_a_zone_and_the_marks_the_page_shows() {
         compared += 1;
     }
     assert!(compared > 0);
+}
+
+/// Whatever figures there are: one that is added goes into the table and the history and comes back without a line here.
+#[tokio::test]
+async fn every_figure_of_a_zone_comes_back_out_of_its_table_and_stands_in_its_history() {
+    let app = App::start().await;
+    let ivo = app.signed_in("ivo@saltmarsh.example").await;
+    let visit = ivo.visit("Bastian Crook").await;
+    let mut nape = json!({"moisture": "dry", "strands": 1});
+    for figure in ZoneFigure::ALL.iter().filter(|figure| figure.rule().kind != FigureKind::Place) {
+        let (least, greatest) = figure.rule().range;
+        // No length is longer than another may be: all are the least that all can be.
+        nape[figure.key()] = match figure.rule().kind {
+            FigureKind::Word => figure.words().pop().unwrap(),
+            FigureKind::Length => json!(least.max(10.0)),
+            _ if figure.key() == "strands" => json!(3),
+            _ => json!(f64::midpoint(least, greatest)),
+        };
+    }
+    let save = json!({"base_version": 1, "document": {"zones": {"nape": nape}}});
+    assert_eq!(ivo.put(&format!("/api/visits/{visit}/stages/read"), &save).await.status(), StatusCode::OK);
+    let table = ivo.get(&format!("/api/visits/{visit}/export.csv")).await.text().await.unwrap();
+    let taken: Value = ivo.post("/api/compute/csv", &json!({"text": table})).await.json().await.unwrap();
+    assert_eq!((&taken["zones"]["nape"], &taken["refused"]), (&nape, &json!([])));
+    let history = ivo.read(&format!("/api/visits/{visit}/figures/nape")).await;
+    let said: BTreeSet<&str> =
+        history.as_array().unwrap().iter().map(|row| row["field"].as_str().unwrap()).collect();
+    assert_eq!(said, nape.as_object().unwrap().keys().map(String::as_str).collect());
 }
 
 /// Whatever stages there are: one that is added is kept, listed, exported and read back without a line here.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One figure of a zone, asked for as its rule says: a length, a number with its unit, or one of a few words. */
 import type { ZoneFigure } from "@/api";
+import ChoiceField from "@/shared/ChoiceField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { ruleOf, signOf } from "@/shared/figures";
@@ -19,17 +20,27 @@ const number = computed({
   set: (value) => (model.value = value),
 });
 const word = computed({
-  get: () => (typeof model.value === "string" ? model.value : undefined),
-  set: (value) => (model.value = value),
+  get: () => (typeof model.value === "string" ? model.value : ""),
+  set: (value) => (model.value = value || undefined),
 });
+/** More words than this don't stand in a row. */
+const IN_A_ROW = 4;
 </script>
 
 <template>
   <ChoiceRow
-    v-if="rule.kind === 'word'"
+    v-if="rule.kind === 'word' && words.length <= IN_A_ROW"
     v-model="word"
     :label="t(`fields.${figure}`)"
     :choices="words"
+    :disabled="disabled"
+  />
+  <ChoiceField
+    v-else-if="rule.kind === 'word'"
+    v-model="word"
+    :label="t(`fields.${figure}`)"
+    :choices="[{ value: '', label: t('field.notSaid') }, ...words]"
+    :fault="fault"
     :disabled="disabled"
   />
   <LengthField
