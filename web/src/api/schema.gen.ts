@@ -871,7 +871,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -1590,6 +1590,11 @@ export interface components {
              */
             soaks_s?: number | null;
         };
+        /**
+         * @description A natural tone, darkest first.
+         * @enum {string}
+         */
+        HairTone: "black" | "dark_brown" | "brown" | "light_brown" | "red" | "dark_blond" | "blond" | "grey" | "white";
         /**
          * @description A way in which a zone can be halved.
          * @enum {string}
@@ -2497,6 +2502,7 @@ export interface components {
              * @description A strand pulled straight, mm, 10 to 2,500. The longest hair of adults stays under 2.5 m with few exceptions.
              */
             stretched_mm?: number | null;
+            tone?: components["schemas"]["HairTone"] | null;
             /**
              * Format: double
              * @description Turns counted along a strand let go, 0.25 to 300.
@@ -2878,7 +2884,7 @@ export interface components {
          * @description The figure a value belongs to: one of the zone, or of the room.
          * @enum {string}
          */
-        TakenField: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands" | "temperature_c" | "humidity_pct";
+        TakenField: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands" | "temperature_c" | "humidity_pct";
         /** @description The talk as it is saved. */
         Talk: {
             /**
@@ -3352,7 +3358,7 @@ export interface components {
          * @description A figure of a zone.
          * @enum {string}
          */
-        ZoneFigure: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "moisture" | "strands";
+        ZoneFigure: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands";
         /**
          * @description One side of a zone that is read in halves.
          * @enum {string}
@@ -3520,6 +3526,7 @@ export type HairEvent = components['schemas']['HairEvent'];
 export type HairNow = components['schemas']['HairNow'];
 export type HairRequest = components['schemas']['HairRequest'];
 export type HairSurface = components['schemas']['HairSurface'];
+export type HairTone = components['schemas']['HairTone'];
 export type Halving = components['schemas']['Halving'];
 export type HangRequest = components['schemas']['HangRequest'];
 export type HangResult = components['schemas']['HangResult'];
@@ -4801,7 +4808,7 @@ export const cautionValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const climateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Climate"]> = ["not_said", "dry", "moderate", "damp"];
 export const combValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Comb"]> = ["none", "wide", "medium", "fine"];
 export const comingForValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComingFor"]> = ["flat", "heavy", "frizzy", "wide_at_the_bottom", "thin_ends", "growing_out", "tidy", "change"];
-export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands"];
+export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands"];
 export const csvUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvUnit"]> = ["mm", "cm", "inch"];
 export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CurlWord"]> = ["straight", "bend", "wave", "ringlet", "coil", "tight_coil", "zigzag"];
 export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
@@ -4838,6 +4845,7 @@ export const growthWayOneOf1Values: ReadonlyArray<FlattenedDeepRequired<componen
 export const guideOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["stationary"];
 export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["free"];
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
+export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
@@ -4892,7 +4900,7 @@ export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
 export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan", "cut"];
 export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
-export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands", "temperature_c", "humidity_pct"];
+export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands", "temperature_c", "humidity_pct"];
 export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];
 export const techniqueKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TechniqueKind"]> = ["blunt", "point", "slide", "back_cut", "skim", "brick", "tease", "twist", "thin", "notch"];
 export const toAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
@@ -4942,5 +4950,5 @@ export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const widthClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WidthClass"]> = ["fine", "medium", "coarse"];
 export const wornStyleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WornStyle"]> = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
 export const zoneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Zone"]> = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
-export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "moisture", "strands"];
+export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands"];
 export const zoneHalfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneHalf"]> = ["front", "behind", "upper", "under", "left", "right"];

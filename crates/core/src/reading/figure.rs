@@ -4,6 +4,7 @@
 //! its checks, tables, history, instruments and the browser's form follow from that.
 
 use super::curl::CurlWord;
+use super::tone::HairTone;
 use super::width_class::WidthClass;
 use crate::fibre::Moisture;
 use crate::head::Patch;
@@ -18,7 +19,7 @@ macro_rules! for_each_figure {
             optional {
                 /// Its hair is of the same kind as the hair there, and is read with it: only how long it is, how far its
                 /// layers go and how dense it grows can be of its own.
-                like: Like(Patch) = Rule::place().headed(&[&["like"], &["same as"]]);
+                like: Like($crate::head::Patch) = Rule::place().headed(&[&["like"], &["same as"]]);
                 /// A strand pulled straight, mm, 10 to 2,500. The longest hair of adults stays under 2.5 m with few exceptions.
                 stretched_mm: StretchedMm(f64) = Rule::length(10.0, 2500.0)
                     .by(Quantity::Length, 0.1, UsualSd::OfTape)
@@ -46,24 +47,26 @@ macro_rules! for_each_figure {
                 /// Turns counted along a strand let go, 0.25 to 300.
                 turns: Turns(f64) = Rule::number(0.25, 300.0, "").telling_curl().headed(&[&["turns"]]);
                 /// The word whose picture comes nearest. A measured loop outranks it.
-                curl: Curl(CurlWord) = Rule::word().telling_curl().headed(&[&["curl"]]);
+                curl: Curl($crate::reading::CurlWord) = Rule::word().telling_curl().headed(&[&["curl"]]);
                 /// Fibre width measured, µm, 20 to 180. Outranks the class.
                 width_um: WidthUm(f64) = Rule::number(20.0, 180.0, "µm")
                     .telling_kind()
                     .by(Quantity::Width, 0.1, UsualSd::Of(3.0))
                     .headed(&[&["width"], &["diameter"]]);
                 /// Fibre width by feel.
-                width_class: WidthClass(WidthClass) =
+                width_class: WidthClass($crate::reading::WidthClass) =
                     Rule::word().telling_kind().headed(&[&["width", "class"], &["feel"], &["width", "feel"]]);
                 /// Hairs on a square centimetre, counted, 20 to 500.
                 hairs_per_cm2: HairsPerCm2(f64) = Rule::number(20.0, 500.0, "1/cm²")
                     .by(Quantity::Density, 1.0, UsualSd::Share(0.07))
                     .headed(&[&["hairs"], &["density"]]);
+                /// Its tone, for drawing only. A zone without one has that of the nearest with one.
+                tone: Tone($crate::reading::HairTone) = Rule::word().headed(&[&["tone"], &["hair colour"], &["hair color"]]);
             }
             given {
                 /// How moist the hair was when `sprung_mm` was measured.
                 #[serde(default)]
-                moisture: Moisture(Moisture) = Rule::word().headed(&[&["moisture"]]);
+                moisture: Moisture($crate::fibre::Moisture) = Rule::word().headed(&[&["moisture"]]);
                 /// How many strands were measured and averaged, 1 to 50.
                 #[serde(default = "one_strand")]
                 strands: Strands(u32) = Rule::number(1.0, 50.0, "").headed(&[&["strands"]]);
@@ -240,7 +243,7 @@ macro_rules! words {
     };
 }
 
-words!(CurlWord, WidthClass, Moisture);
+words!(CurlWord, WidthClass, HairTone, Moisture);
 
 macro_rules! define {
     (

@@ -1,13 +1,10 @@
 //! What is measured in one zone of the head.
 
-use super::curl::CurlWord;
 use super::figure::{FigureValue, ZoneFigure};
-use super::width_class::WidthClass;
 use super::{Again, Sources};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use crate::for_each_figure;
-use crate::head::Patch;
 use serde::{Deserialize, Serialize};
 
 macro_rules! define {
