@@ -2,6 +2,8 @@
 
 CARGO := cargo
 BINARY := target/release/spirel
+# With the made-up house and the stand-ins for instruments; a salon's own binary is built without.
+DEMO := --features spirel/demo
 FRONT_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
 .PHONY: demo test build contract bench pictures database browser
@@ -15,13 +17,14 @@ demo: database build
 test: database browser web/node_modules/.package-lock.json web/dist/index.html
 	$(CARGO) fmt --all --check
 	cd web && npm run --silent types && npm run --silent lint && npm run --silent api -- --check && npm run --silent unit
-	$(CARGO) clippy --locked --release --workspace --all-targets -- -D warnings
-	$(CARGO) test --locked --release --workspace --doc
-	$(CARGO) test --locked --release --workspace --exclude spirel-testkit --lib --bins --tests
+	$(CARGO) clippy --locked --release --package spirel -- -D warnings
+	$(CARGO) clippy --locked --release --workspace --all-targets $(DEMO) -- -D warnings
+	$(CARGO) test --locked --release --workspace --doc $(DEMO)
+	$(CARGO) test --locked --release --workspace --exclude spirel-testkit $(DEMO) --lib --bins --tests
 
-## The one binary, with the front end in it.
+## The one binary, with the front end in it, and what it takes to try it.
 build: web/dist/index.html
-	$(CARGO) build --locked --release --package spirel
+	$(CARGO) build --locked --release --package spirel $(DEMO)
 
 ## Writes again what is generated: the API's description, the schemas of the formats, the front end's types.
 contract: build web/node_modules/.package-lock.json

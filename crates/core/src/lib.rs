@@ -24,6 +24,7 @@
 pub mod chair;
 pub mod constants;
 pub mod cut;
+pub mod devices;
 pub mod drape;
 pub mod error;
 pub mod fall;

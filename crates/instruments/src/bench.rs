@@ -2,7 +2,7 @@
 
 use crate::instrument::{Instrument, Shown};
 use crate::made_up::there;
-use crate::protocol::{Device, DeviceKind, FromApp, Presence, ToApp, VERSION};
+use spirel_core::devices::{Device, DeviceKind, FromApp, Presence, ToApp, VERSION};
 use spirel_core::head::Zone;
 use std::collections::BTreeMap;
 

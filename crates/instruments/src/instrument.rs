@@ -2,15 +2,15 @@
 //! every press takes a little of its battery.
 
 use crate::made_up::{AIR, LOOP_RADIUS_MM, There, WATER};
-use crate::picture::png_of_grey;
-use crate::protocol::{Device, DeviceKind, Presence};
-use crate::scope::{self, SIDE_MM, SIDE_PX, Scalp};
 use base64::Engine;
 use base64::prelude::BASE64_STANDARD;
 use rand::rngs::StdRng;
 use rand::{RngExt, SeedableRng};
 use rand_distr::{Distribution, Normal};
+use spirel_core::devices::{Device, DeviceKind, Presence};
 use spirel_core::reading::{Measured, Quantity};
+use spirel_core::scope::png_of_grey;
+use spirel_core::scope::{self, SIDE_MM, SIDE_PX, Scalp};
 
 /// Charge that one press takes, %.
 const PRESS_TAKES_PCT: f64 = 0.25;

@@ -1,11 +1,11 @@
 //! Serves the bench over WebSocket on loopback, at `/`.
 
 use crate::bench::{App, Bench, To};
-use crate::protocol::{FromApp, ToApp};
 use actix_web::dev::ServerHandle;
 use actix_web::http::header::ORIGIN;
 use actix_web::{App as Web, HttpRequest, HttpResponse, HttpServer, web};
 use actix_ws::{Message, MessageStream, Session};
+use spirel_core::devices::{FromApp, ToApp};
 use std::io;
 use std::net::TcpListener;
 use std::sync::atomic::{AtomicU64, Ordering};

@@ -7,6 +7,7 @@
 pub mod api;
 pub mod cli;
 mod contract;
+#[cfg(feature = "demo")]
 pub mod demo;
 pub mod exchange;
 mod figures;

@@ -1,10 +1,8 @@
 //! Pictures as they come and go: PNG to shades of grey, and shades of grey to PNG.
 
 use png::{ColorType, Decoder, EncodingError, Limits, Transformations};
-use spirel_core::scope::Picture;
+use spirel_core::scope::{Picture, SIDE_PX, Scalp, look, png_of_grey};
 use spirel_core::{FieldErrors, Problem};
-use spirel_instruments::picture::png_of_grey;
-use spirel_instruments::scope::{SIDE_PX, Scalp, look};
 use std::io::Cursor;
 
 /// Memory a decoder may use, bytes: a picture of the largest side that is taken, four bytes a pixel, twice.

@@ -7,15 +7,21 @@
 //! model; Chiu, Stoyan, Kendall, Mead, *Stochastic Geometry and its Applications*, 3rd ed., ch. 3); hairs that leave the
 //! skin together hide a further share of each other, the same in thick hair and thin.
 //!
+//! [`look`] draws a scalp with a known number of hairs, to compare with and to test the count by.
+//!
 //! [`segment`] tells hair from skin, [`thin`] draws each hair as a line one pixel wide, [`ends`] finds where lines stop.
 
 mod distance;
+mod drawn;
 mod ends;
 mod picture;
+mod png;
 mod segment;
 mod thin;
 
+pub use drawn::{SIDE_MM, SIDE_PX, Scalp, Seen, look};
 pub use picture::Picture;
+pub use png::png_of_grey;
 
 use crate::constants::{SCOPE_BLUR_PX, SCOPE_FREE_SHARE, SCOPE_SD_SHARE, SCOPE_WIDTH_SD_SHARE};
 use crate::error::{FieldErrors, Problem};

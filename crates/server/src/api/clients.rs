@@ -1,6 +1,6 @@
 //! The people whose hair is cut.
 
-use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{ApiError, JsonBody, ProblemDetails, SignedIn, State};
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
 pub use spirel_store::ClientDraft;
@@ -31,7 +31,7 @@ pub async fn list_clients(
     person: SignedIn,
     state: web::Data<State>,
     query: web::Query<ClientQuery>,
-) -> Result<web::Json<ClientPage>, Refusal> {
+) -> Result<web::Json<ClientPage>, ApiError> {
     Ok(web::Json(state.store.clients(&person.actor(), &query.search, query.page).await?))
 }
 
@@ -44,7 +44,7 @@ pub async fn add_client(
     person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<ClientDraft>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     body.0.check()?;
     let actor = person.actor();
     let id = state.store.add_client(&actor, &body.0).await?;
@@ -58,6 +58,6 @@ pub async fn one_client(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<web::Json<Client>, Refusal> {
+) -> Result<web::Json<Client>, ApiError> {
     Ok(web::Json(state.store.client(&person.actor(), *id).await?))
 }

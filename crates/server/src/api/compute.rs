@@ -1,6 +1,6 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
-use crate::http::{JsonBody, PngBytes, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{ApiError, JsonBody, PngBytes, ProblemDetails, SignedIn, State};
 use crate::picture::{scalp_of_png, scalp_to_compare};
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
@@ -29,7 +29,7 @@ pub async fn figure(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
-) -> Result<web::Json<Figure>, Refusal> {
+) -> Result<web::Json<Figure>, ApiError> {
     Ok(web::Json(state.compute_light(move || body.0.figure()).await??))
 }
 
@@ -42,7 +42,7 @@ pub async fn summary(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<RawReading>,
-) -> Result<web::Json<ReadingSummary>, Refusal> {
+) -> Result<web::Json<ReadingSummary>, ApiError> {
     Ok(web::Json(state.compute_light(move || summarise(&body.0)).await?))
 }
 
@@ -92,7 +92,7 @@ pub async fn marks(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<MarksRequest>,
-) -> Result<web::Json<MarkSheet>, Refusal> {
+) -> Result<web::Json<MarkSheet>, ApiError> {
     let MarksRequest { reading, aim, worn, front_straight, fringe, climate, unit } = body.0;
     let worn = Wearing { style: worn, front_straight, fringe: fringe.is_worn(), climate };
     Ok(web::Json(state.compute_light(move || mark_sheet(&reading, &aim, worn, unit)).await??))
@@ -107,7 +107,7 @@ pub async fn mark(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<MarkRequest>,
-) -> Result<web::Json<MarkAnswer>, Refusal> {
+) -> Result<web::Json<MarkAnswer>, ApiError> {
     Ok(web::Json(state.compute_light(move || body.0.answer()).await??))
 }
 
@@ -120,7 +120,7 @@ pub async fn strand(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<StrandRequest>,
-) -> Result<web::Json<StrandLines>, Refusal> {
+) -> Result<web::Json<StrandLines>, ApiError> {
     Ok(web::Json(state.compute_light(move || body.0.lines()).await??))
 }
 
@@ -129,7 +129,7 @@ pub async fn strand(
     (status = 200, body = HangResult), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/compute/hang")]
-pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web::Json<HangResult>, Refusal> {
+pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web::Json<HangResult>, ApiError> {
     Ok(web::Json(body.0.hang()?))
 }
 
@@ -142,7 +142,7 @@ pub async fn now(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
-) -> Result<web::Json<HairNow>, Refusal> {
+) -> Result<web::Json<HairNow>, ApiError> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.now(body.0)).await??))
 }
@@ -156,7 +156,7 @@ pub async fn fall(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
-) -> Result<web::Json<FallAnswer>, Refusal> {
+) -> Result<web::Json<FallAnswer>, ApiError> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.answer(&body.0)).await??))
 }
@@ -170,7 +170,7 @@ pub async fn cures(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
-) -> Result<web::Json<Vec<Cure>>, Refusal> {
+) -> Result<web::Json<Vec<Cure>>, ApiError> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.cures(&body.0)).await??))
 }
@@ -185,7 +185,7 @@ pub async fn scene(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let heads = state.heads.clone();
     let glb = state.compute(move || heads.scene(&body.0)).await??;
     Ok(HttpResponse::Ok().content_type("model/gltf-binary").body(glb))
@@ -200,7 +200,7 @@ pub async fn outlines(
     _person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let heads = state.heads.clone();
     let answer = state.compute(move || heads.answer(&body.0)).await??;
     Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg(&answer.before, &answer.after)))
@@ -216,10 +216,10 @@ pub async fn scalp_of_density(
     _person: SignedIn,
     state: web::Data<State>,
     hairs: web::Path<u32>,
-) -> Result<HttpResponse, Refusal> {
-    let hairs = Some(*hairs).filter(|hairs| (60..=400).contains(hairs)).ok_or(Refusal::NotFound)?;
+) -> Result<HttpResponse, ApiError> {
+    let hairs = Some(*hairs).filter(|hairs| (60..=400).contains(hairs)).ok_or(ApiError::NotFound)?;
     let png = state.compute_light(move || scalp_to_compare(f64::from(hairs))).await?;
-    let png = png.map_err(|_| Refusal::Defect)?;
+    let png = png.map_err(|_| ApiError::Defect)?;
     // The same number always has the same picture.
     Ok(HttpResponse::Ok()
         .content_type("image/png")
@@ -250,7 +250,7 @@ pub async fn count_hairs(
     state: web::Data<State>,
     shown: web::Query<ScalpShown>,
     picture: PngBytes,
-) -> Result<web::Json<HairCount>, Refusal> {
+) -> Result<web::Json<HairCount>, ApiError> {
     let counted = move || scalp_of_png(&picture.0, shown.side_mm).and_then(|picture| count(&picture));
     Ok(web::Json(state.compute(counted).await??))
 }

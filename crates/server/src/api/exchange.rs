@@ -1,7 +1,7 @@
 //! A visit as a file, out and in.
 
 use crate::exchange::{CsvReading, CsvTable, VisitFile, csv_of};
-use crate::http::{JsonBody, JsonText, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{ApiError, JsonBody, JsonText, ProblemDetails, SignedIn, State};
 use crate::json::Unreadable;
 use actix_web::http::header::{CONTENT_DISPOSITION, ContentType};
 use actix_web::{HttpResponse, get, post, web};
@@ -20,7 +20,7 @@ pub async fn export_json(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let visit = state.store.visit(&person.actor(), *id).await?;
     let text = VisitFile::of(&visit)?.to_text();
     Ok(HttpResponse::Ok()
@@ -35,7 +35,10 @@ pub async fn export_json(
     (status = 200, body = CsvReading), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/compute/csv")]
-pub async fn read_csv(_person: SignedIn, body: JsonBody<CsvTable>) -> Result<web::Json<CsvReading>, Refusal> {
+pub async fn read_csv(
+    _person: SignedIn,
+    body: JsonBody<CsvTable>,
+) -> Result<web::Json<CsvReading>, ApiError> {
     Ok(web::Json(body.0.read()?))
 }
 
@@ -48,7 +51,7 @@ pub async fn export_csv(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let visit = state.store.visit(&person.actor(), *id).await?;
     let file = VisitFile::of(&visit)?;
     let unit = person.0.length_unit;
@@ -70,14 +73,14 @@ pub async fn import_visit(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     body: JsonText,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let actor = person.allowed(Act::EditVisits)?;
     // A file can be as long as a body may: it is read off the threads that answer requests.
     let read = move || {
-        let text = std::str::from_utf8(&body.0).map_err(|_| Refusal::Unreadable(Unreadable::not_text()))?;
+        let text = std::str::from_utf8(&body.0).map_err(|_| ApiError::Unreadable(Unreadable::not_text()))?;
         let file = VisitFile::read(text)?;
-        let documents = file.documents().map_err(|_| Refusal::Defect)?;
-        Ok::<_, Refusal>((file.on_date, documents))
+        let documents = file.documents().map_err(|_| ApiError::Defect)?;
+        Ok::<_, ApiError>((file.on_date, documents))
     };
     let (on_date, documents) = state.compute_light(read).await??;
     let visit = state.store.import_visit(&actor, *id, on_date, &documents).await?;

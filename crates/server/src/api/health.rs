@@ -1,6 +1,6 @@
 //! Whether the server runs, and whether it can work.
 
-use crate::http::{Refusal, State};
+use crate::http::{ApiError, State};
 use actix_web::{HttpResponse, get, web};
 
 /// The process answers.
@@ -13,10 +13,10 @@ pub async fn live() -> HttpResponse {
 /// The database answers too.
 #[utoipa::path(tag = "health", responses((status = 204), (status = 503)))]
 #[get("/health/ready")]
-pub async fn ready(state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+pub async fn ready(state: web::Data<State>) -> Result<HttpResponse, ApiError> {
     if state.store.is_ready().await {
         Ok(HttpResponse::NoContent().finish())
     } else {
-        Err(Refusal::Unavailable)
+        Err(ApiError::Unavailable)
     }
 }

@@ -2,7 +2,7 @@
 //!
 //! They stand beside the browser, so it is the browser that listens to them, not this server.
 
-use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{ApiError, JsonBody, ProblemDetails, SignedIn, State};
 use actix_web::{get, post, web};
 use serde::Serialize;
 use spirel_core::reading::{TakeRequest, Taken};
@@ -30,6 +30,9 @@ pub async fn where_instruments_are(
     (status = 200, body = Taken), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/compute/instrument")]
-pub async fn take_value(_person: SignedIn, body: JsonBody<TakeRequest>) -> Result<web::Json<Taken>, Refusal> {
+pub async fn take_value(
+    _person: SignedIn,
+    body: JsonBody<TakeRequest>,
+) -> Result<web::Json<Taken>, ApiError> {
     Ok(web::Json(body.0.take()?))
 }

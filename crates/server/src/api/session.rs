@@ -1,6 +1,6 @@
 //! Signing in and out, and what a person has set for themselves.
 
-use crate::http::{JsonBody, ProblemDetails, Refusal, SignedIn, State, no_cookie, session_cookie, token_of};
+use crate::http::{ApiError, JsonBody, ProblemDetails, SignedIn, State, no_cookie, session_cookie, token_of};
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, put, web};
 use serde::Deserialize;
 use spirel_core::units::LengthUnit;
@@ -28,7 +28,7 @@ pub async fn sign_in(
     request: HttpRequest,
     state: web::Data<State>,
     body: JsonBody<SignIn>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let SignIn { email, password } = body.0;
     let mut faults = FieldErrors::default();
     for (field, text) in [("email", &email), ("password", &password)] {
@@ -40,7 +40,7 @@ pub async fn sign_in(
     faults.or(())?;
     state.count_sign_in(request.peer_addr().map(|peer| peer.ip()), &email)?;
     let opened = state.store.sign_in(email.trim(), &password, token_of(&request).as_deref()).await?;
-    let (token, person) = opened.ok_or(Refusal::WrongPassword)?;
+    let (token, person) = opened.ok_or(ApiError::WrongPassword)?;
     Ok(HttpResponse::Ok().cookie(session_cookie(token, state.settings.secure_cookie)).json(person))
 }
 
@@ -54,7 +54,7 @@ pub async fn who(person: SignedIn) -> web::Json<Person> {
 /// Ends this session.
 #[utoipa::path(tag = "session", responses((status = 204)))]
 #[delete("/api/session")]
-pub async fn sign_out(request: HttpRequest, state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+pub async fn sign_out(request: HttpRequest, state: web::Data<State>) -> Result<HttpResponse, ApiError> {
     if let Some(token) = token_of(&request) {
         state.store.sign_out(&token).await?;
     }
@@ -64,7 +64,10 @@ pub async fn sign_out(request: HttpRequest, state: web::Data<State>) -> Result<H
 /// Ends every session of this person, on every device.
 #[utoipa::path(tag = "session", responses((status = 204), (status = 401, body = ProblemDetails)))]
 #[delete("/api/sessions")]
-pub async fn sign_out_everywhere(person: SignedIn, state: web::Data<State>) -> Result<HttpResponse, Refusal> {
+pub async fn sign_out_everywhere(
+    person: SignedIn,
+    state: web::Data<State>,
+) -> Result<HttpResponse, ApiError> {
     state.store.sign_out_everywhere(&person.actor()).await?;
     Ok(HttpResponse::NoContent().cookie(no_cookie(state.settings.secure_cookie)).finish())
 }
@@ -85,7 +88,7 @@ pub async fn set_length_unit(
     person: SignedIn,
     state: web::Data<State>,
     body: JsonBody<UnitChoice>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     state.store.set_length_unit(&person.actor(), body.0.length_unit).await?;
     Ok(HttpResponse::NoContent().finish())
 }

@@ -1,7 +1,7 @@
 //! Visits, and the documents of their stages.
 
 use crate::figures::{FigureRow, figures, patch_named};
-use crate::http::{JsonBody, JsonText, ProblemDetails, Refusal, SignedIn, State};
+use crate::http::{ApiError, JsonBody, JsonText, ProblemDetails, SignedIn, State};
 use crate::json;
 use actix_web::{HttpResponse, get, post, put, web};
 use serde::{Deserialize, Serialize};
@@ -21,7 +21,7 @@ pub async fn visits_of_client(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<web::Json<Vec<VisitRow>>, Refusal> {
+) -> Result<web::Json<Vec<VisitRow>>, ApiError> {
     let actor = person.actor();
     state.store.client(&actor, *id).await?;
     Ok(web::Json(state.store.visits(&actor, *id).await?))
@@ -45,7 +45,7 @@ pub async fn begin_visit(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     body: JsonBody<NewVisit>,
-) -> Result<HttpResponse, Refusal> {
+) -> Result<HttpResponse, ApiError> {
     let actor = person.allowed(Act::EditVisits)?;
     let visit = state.store.add_visit(&actor, *id, body.0.on_date).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
@@ -60,9 +60,9 @@ pub async fn figures_of_zone(
     person: SignedIn,
     state: web::Data<State>,
     path: web::Path<(Uuid, String)>,
-) -> Result<web::Json<Vec<FigureRow>>, Refusal> {
+) -> Result<web::Json<Vec<FigureRow>>, ApiError> {
     let (id, patch) = path.into_inner();
-    let (actor, patch) = (person.actor(), patch_named(&patch).ok_or(Refusal::NotFound)?);
+    let (actor, patch) = (person.actor(), patch_named(&patch).ok_or(ApiError::NotFound)?);
     state.store.visit(&actor, id).await?;
     let versions = state.store.versions_of_part(&actor, id, Stage::Read, &["zones", &patch.key()]).await?;
     Ok(web::Json(figures(&versions)))
@@ -84,7 +84,7 @@ pub async fn since_last(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<web::Json<SinceLast>, Refusal> {
+) -> Result<web::Json<SinceLast>, ApiError> {
     let actor = person.actor();
     let visit = state.store.visit(&actor, *id).await?;
     // Newest first: what comes after this one was before it.
@@ -113,7 +113,7 @@ pub async fn one_visit(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
-) -> Result<web::Json<Visit>, Refusal> {
+) -> Result<web::Json<Visit>, ApiError> {
     Ok(web::Json(state.store.visit(&person.actor(), *id).await?))
 }
 
@@ -143,14 +143,14 @@ pub struct SaveStage {
 struct Sent<'a>(&'a [u8]);
 
 impl ForStage for Sent<'_> {
-    type Output = Result<(u32, Value), Refusal>;
+    type Output = Result<(u32, Value), ApiError>;
 
     fn of<D: StageDocument>(self) -> Self::Output {
-        let save: Save<D> = json::read(self.0).map_err(Refusal::Unreadable)?;
+        let save: Save<D> = json::read(self.0).map_err(ApiError::Unreadable)?;
         // A fault of a document stands below `document` in what was sent.
         let under = |faults: FieldErrors| faults.0.into_iter().map(|fault| fault.under("document")).collect();
         save.document.check().map_err(|faults| FieldErrors(under(faults)))?;
-        let body = serde_json::to_value(&save.document).map_err(|_| Refusal::Defect)?;
+        let body = serde_json::to_value(&save.document).map_err(|_| ApiError::Defect)?;
         Ok((save.base_version, body))
     }
 }
@@ -166,10 +166,10 @@ pub async fn save_stage(
     state: web::Data<State>,
     path: web::Path<(Uuid, String)>,
     body: JsonText,
-) -> Result<web::Json<Document>, Refusal> {
+) -> Result<web::Json<Document>, ApiError> {
     let actor = person.allowed(Act::EditVisits)?;
     let (id, stage) = path.into_inner();
-    let stage = Stage::of_key(&stage).ok_or(Refusal::NotFound)?;
+    let stage = Stage::of_key(&stage).ok_or(ApiError::NotFound)?;
     let (base, document) = stage.with(Sent(&body.0))?;
     Ok(web::Json(state.store.save_document(&actor, id, stage, base, &document).await?))
 }

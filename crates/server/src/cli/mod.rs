@@ -3,8 +3,12 @@
 mod compute;
 mod listen;
 mod run;
+#[cfg(feature = "demo")]
 mod stand_in;
+#[cfg(feature = "demo")]
+mod try_out;
 
+use crate::http::Settings;
 use clap::{Args, Parser, Subcommand};
 use std::io::{self, Write};
 use std::net::SocketAddr;
@@ -25,6 +29,7 @@ enum What {
     /// Serves the web application.
     Serve(ServeOptions),
     /// Serves it with a made-up house to try it on.
+    #[cfg(feature = "demo")]
     Demo(ServeOptions),
     /// Brings the database's schema up to date and ends.
     Migrate(DatabaseOptions),
@@ -34,6 +39,7 @@ enum What {
         what: compute::What,
     },
     /// Plays an instrument that isn't there.
+    #[cfg(feature = "demo")]
     StandIn {
         #[command(subcommand)]
         what: stand_in::What,
@@ -86,6 +92,17 @@ struct ServeOptions {
     log_json: bool,
 }
 
+impl ServeOptions {
+    /// What they say of serving, with instruments at an address.
+    fn settings(&self, instruments: Option<SocketAddr>) -> Settings {
+        Settings {
+            secure_cookie: self.secure_cookie,
+            sign_ins_per_minute: self.sign_ins_per_minute,
+            instruments: instruments.map(|at| format!("ws://{at}")),
+        }
+    }
+}
+
 /// Why a command could not do its work; the words are for the person at the terminal.
 #[derive(Debug, thiserror::Error)]
 #[error("{0}")]
@@ -101,10 +118,12 @@ impl Command {
     /// Does what was asked.
     pub fn run(self) -> ExitCode {
         let done = match self.what {
-            What::Serve(options) => run::serve(&options, false),
-            What::Demo(options) => run::serve(&options, true),
+            What::Serve(options) => run::serve(&options),
+            #[cfg(feature = "demo")]
+            What::Demo(options) => try_out::serve(&options),
             What::Migrate(options) => run::migrate(&options),
             What::Compute { what } => return compute::run(&what),
+            #[cfg(feature = "demo")]
             What::StandIn { what } => stand_in::run(&what),
             What::Openapi => {
                 crate::schemas::openapi_text().map_err(Failed::because).and_then(|text| say(&text))

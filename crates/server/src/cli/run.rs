@@ -1,51 +1,23 @@
 //! Serving, with a database of one's own or a private one.
 
 use super::listen::{listen, stop_signal};
-use super::{DatabaseOptions, Failed, ServeOptions, say, stand_in};
-use crate::demo;
-use crate::http::{Settings, State, serve as serve_on};
+use super::{DatabaseOptions, Failed, ServeOptions, say};
+use crate::http::{State, serve as serve_on};
 use spirel_store::{InstanceOptions, LocalDatabase, Store};
 use std::io::IsTerminal;
-use std::net::{IpAddr, Ipv4Addr, SocketAddr};
 use std::path::{Path, PathBuf};
 use tracing_subscriber::EnvFilter;
 use tracing_subscriber::fmt::format::FmtSpan;
 
-/// Where the demo's stand-ins for instruments are found.
-const STAND_INS: SocketAddr = SocketAddr::new(IpAddr::V4(Ipv4Addr::LOCALHOST), 8421);
-
 /// Serves until Ctrl-C or SIGTERM, then stops in order: requests first, the database last.
-pub(super) fn serve(options: &ServeOptions, with_demo: bool) -> Result<(), Failed> {
+pub(super) fn serve(options: &ServeOptions) -> Result<(), Failed> {
     log(options.log_json);
     // The address is taken before anything is started, so that a busy one costs nothing.
     let listener = listen(options.bind, "--bind")?;
-    let address = listener.local_addr().map_err(Failed::because)?;
-    let bench =
-        with_demo.then(|| listen(options.instruments.unwrap_or(STAND_INS), "--instruments")).transpose()?;
-    let instruments = match &bench {
-        Some(bench) => Some(bench.local_addr().map_err(Failed::because)?),
-        None => options.instruments,
-    };
     with_database(&options.database, async |store| {
-        if with_demo && store.is_empty().await.map_err(Failed::because)? {
-            demo::load(&store).await.map_err(Failed::because)?;
-        }
-        say(&format!("Spirel serves on http://{address}"))?;
-        if with_demo {
-            say(&demo::sign_ins())?;
-        }
-        let settings = Settings {
-            secure_cookie: options.secure_cookie,
-            sign_ins_per_minute: options.sign_ins_per_minute,
-            instruments: instruments.map(|at| format!("ws://{at}")),
-        };
-        let stop = stop_signal()?;
-        let bench = bench.map(stand_in::serve).transpose()?;
-        let served = serve_on(listener, State::new(store, settings), stop).await.map_err(Failed::because);
-        if let Some(bench) = bench {
-            bench.stop().await;
-        }
-        served
+        say(&format!("Spirel serves on http://{}", listener.local_addr().map_err(Failed::because)?))?;
+        let state = State::new(store, options.settings(options.instruments));
+        serve_on(listener, state, stop_signal()?).await.map_err(Failed::because)
     })
 }
 
@@ -55,7 +27,7 @@ pub(super) fn migrate(options: &DatabaseOptions) -> Result<(), Failed> {
 }
 
 /// Runs `work` on a migrated store, and stops a private database after it.
-fn with_database(
+pub(super) fn with_database(
     options: &DatabaseOptions,
     work: impl AsyncFnOnce(Store) -> Result<(), Failed>,
 ) -> Result<(), Failed> {
@@ -85,7 +57,7 @@ fn default_folder() -> PathBuf {
 }
 
 /// One line a request, to standard error; RUST_LOG chooses how much.
-fn log(as_json: bool) {
+pub(super) fn log(as_json: bool) {
     let filter = EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info,sqlx=warn"));
     let lines = tracing_subscriber::fmt()
         .with_env_filter(filter)

@@ -3,9 +3,8 @@
 use super::Failed;
 use super::listen::{listen, stop_signal};
 use clap::{Args, Subcommand};
+use spirel_core::scope::{SIDE_PX, Scalp, look, png_of_grey};
 use spirel_instruments::bench::Bench;
-use spirel_instruments::picture::png_of_grey;
-use spirel_instruments::scope::{SIDE_PX, Scalp, look};
 use spirel_instruments::server::Served;
 use std::net::{SocketAddr, TcpListener};
 use std::path::PathBuf;

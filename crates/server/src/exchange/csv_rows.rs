@@ -2,8 +2,7 @@
 //! Strands measured one by one don't go into a row a zone: the JSON has them.
 //! It holds names of ours and numbers only, so no cell can be taken for a formula.
 
-use super::VisitFile;
-use crate::http::Refusal;
+use super::{ExchangeError, VisitFile};
 use serde::Serialize;
 use serde_json::{Value, json};
 use spirel_core::FieldErrors;
@@ -49,19 +48,20 @@ const ADVICE: [&str; 13] = [
 ];
 
 /// The table of a visit, its marks read on a comb of `unit`.
-pub fn csv_of(file: &VisitFile, unit: LengthUnit) -> Result<String, Refusal> {
+pub fn csv_of(file: &VisitFile, unit: LengthUnit) -> Result<String, ExchangeError> {
     let sheet = sheet_of(file, unit)?;
     let mut table = csv::WriterBuilder::new().has_headers(false).from_writer(Vec::new());
     let figures = ZoneFigure::ALL.iter().map(|figure| figure.key());
     let headings: Vec<&str> = std::iter::once("zone").chain(figures).chain(ADVICE).collect();
-    table.serialize(headings).map_err(|_| Refusal::Defect)?;
+    table.serialize(headings)?;
     for marked in &sheet.zones {
         let read = json!(file.read.as_ref().and_then(|read| read.zones.get(&marked.patch)));
         let read: Vec<Option<&Value>> = ZoneFigure::ALL.iter().map(|figure| read.get(figure.key())).collect();
-        table.serialize((marked.patch, read, advice(file, marked))).map_err(|_| Refusal::Defect)?;
+        table.serialize((marked.patch, read, advice(file, marked)))?;
     }
-    let bytes = table.into_inner().map_err(|_| Refusal::Defect)?;
-    String::from_utf8(bytes).map_err(|_| Refusal::Defect)
+    let bytes = table.into_inner().map_err(|error| csv::Error::from(error.into_error()))?;
+    // Every cell is text.
+    Ok(String::from_utf8_lossy(&bytes).into_owned())
 }
 
 fn sheet_of(file: &VisitFile, unit: LengthUnit) -> Result<MarkSheet, FieldErrors> {

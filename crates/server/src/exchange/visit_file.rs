@@ -1,6 +1,6 @@
 //! The JSON form of a visit. Which client it is of stays outside: the file can be handed on.
 
-use crate::http::Refusal;
+use super::ExchangeError;
 use crate::json;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
@@ -48,7 +48,7 @@ macro_rules! visit_file {
             }
 
             /// The file of a stored visit.
-            pub fn of(visit: &Visit) -> Result<Self, Refusal> {
+            pub fn of(visit: &Visit) -> Result<Self, ExchangeError> {
                 Ok(Self { $($name: stored(visit, Stage::$stage)?,)+ ..Self::on(visit.on_date) })
             }
 
@@ -71,10 +71,10 @@ for_each_stage!(visit_file);
 
 impl VisitFile {
     /// Reads a file and checks all that is in it; each fault comes with its line.
-    pub fn read(text: &str) -> Result<Self, Refusal> {
+    pub fn read(text: &str) -> Result<Self, ExchangeError> {
         let now = upgraded(text);
-        let file: Self = json::read(now.as_bytes()).map_err(Refusal::Unreadable)?;
-        file.check().map_err(|faults| Refusal::in_file(text, faults))?;
+        let file: Self = json::read(now.as_bytes()).map_err(ExchangeError::Unreadable)?;
+        file.check().map_err(|faults| ExchangeError::in_file(text, faults))?;
         Ok(file)
     }
 
@@ -121,12 +121,9 @@ fn upgraded(text: &str) -> Cow<'_, str> {
     file.to_string().into()
 }
 
-fn stored<T: DeserializeOwned>(visit: &Visit, stage: Stage) -> Result<Option<T>, Refusal> {
+fn stored<T: DeserializeOwned>(visit: &Visit, stage: Stage) -> serde_json::Result<Option<T>> {
     let document = visit.documents.iter().find(|document| document.stage == stage);
-    document.map(|document| serde_json::from_value(document.body.clone())).transpose().map_err(|error| {
-        tracing::error!(%error, "a stored document has an unknown shape");
-        Refusal::Defect
-    })
+    document.map(|document| serde_json::from_value(document.body.clone())).transpose()
 }
 
 #[cfg(test)]
@@ -167,22 +164,22 @@ mod tests {
         assert_eq!(VisitFile::read(&bare).expect("version 1").read.expect("from the plan").taper, 0.25);
         // Version 2 keeps nothing of the head in a plan.
         let mixed = old.replace("\"version\": 1, \"on_date\"", "\"version\": 2, \"on_date\"");
-        assert!(matches!(VisitFile::read(&mixed), Err(Refusal::Unreadable(_))));
+        assert!(matches!(VisitFile::read(&mixed), Err(ExchangeError::Unreadable(_))));
     }
 
     #[test]
     fn a_fault_in_a_file_has_its_field_and_line() {
         let text = full().replace("0.1e3", "450").replace("300.1,", "\n300.1,\n");
-        let Err(Refusal::Fields { listed: faults, .. }) = VisitFile::read(&text) else {
+        let Err(ExchangeError::Faults { listed: faults, .. }) = VisitFile::read(&text) else {
             panic!("it was taken")
         };
-        let at: Vec<_> = faults.iter().map(|f| (f.field.as_str(), f.line)).collect();
-        assert_eq!(at, [("read.zones.nape.sprung_mm", Some(5))]);
+        let at: Vec<_> = faults.iter().map(|(fault, line)| (fault.field.as_str(), *line)).collect();
+        assert_eq!(at, [("read.zones.nape.sprung_mm", 5)]);
         let newer = full().replace("\"version\": 1", "\"version\": 9");
         assert!(
-            matches!(VisitFile::read(&newer), Err(Refusal::Fields { listed, .. }) if listed[0].field == "version")
+            matches!(VisitFile::read(&newer), Err(ExchangeError::Faults { listed, .. }) if listed[0].0.field == "version")
         );
         let other = full().replace("spirel.visit", "other");
-        assert!(matches!(VisitFile::read(&other), Err(Refusal::Unreadable(_))));
+        assert!(matches!(VisitFile::read(&other), Err(ExchangeError::Unreadable(_))));
     }
 }

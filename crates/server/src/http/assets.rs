@@ -1,6 +1,6 @@
 //! The front end, inside the binary.
 
-use super::Refusal;
+use super::ApiError;
 use actix_web::http::header::{CACHE_CONTROL, ContentType, ETAG, IF_NONE_MATCH};
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use rust_embed::{EmbeddedFile, RustEmbed};
@@ -15,13 +15,13 @@ struct Front;
 pub async fn front(request: HttpRequest) -> HttpResponse {
     let path = request.path().trim_start_matches('/');
     if path.starts_with("api/") || path.starts_with("health/") {
-        return Refusal::NotFound.error_response();
+        return ApiError::NotFound.error_response();
     }
     match Front::get(path) {
         Some(file) => answer(&request, path, file),
         // A file that isn't there is not a page.
         None if path.rsplit('/').next().is_some_and(|name| name.contains('.')) => {
-            Refusal::NotFound.error_response()
+            ApiError::NotFound.error_response()
         }
         None => match Front::get("index.html") {
             Some(page) => answer(&request, "index.html", page),

@@ -1,6 +1,6 @@
 //! Bodies of requests, read with their faults named.
 
-use super::Refusal;
+use super::ApiError;
 use crate::json;
 use actix_web::dev::Payload;
 use actix_web::http::header::CONTENT_TYPE;
@@ -20,20 +20,20 @@ pub struct JsonText(pub web::Bytes);
 /// A body announced as JSON and read into a shape.
 pub struct JsonBody<T>(pub T);
 
-type Reading<T> = Pin<Box<dyn Future<Output = Result<T, Refusal>>>>;
+type Reading<T> = Pin<Box<dyn Future<Output = Result<T, ApiError>>>>;
 
 /// A body announced as a PNG picture, as it came.
 pub struct PngBytes(pub web::Bytes);
 
 /// Whether the body is announced as `kind`.
-fn announced(kind: &'static str, request: &HttpRequest) -> Result<(), Refusal> {
+fn announced(kind: &'static str, request: &HttpRequest) -> Result<(), ApiError> {
     let given = request.headers().get(CONTENT_TYPE).and_then(|value| value.to_str().ok());
     let essence = given.and_then(|value| value.split(';').next()).unwrap_or_default().trim();
-    if essence.eq_ignore_ascii_case(kind) { Ok(()) } else { Err(Refusal::NotAnnouncedAs(kind)) }
+    if essence.eq_ignore_ascii_case(kind) { Ok(()) } else { Err(ApiError::NotAnnouncedAs(kind)) }
 }
 
 impl FromRequest for PngBytes {
-    type Error = Refusal;
+    type Error = ApiError;
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
@@ -41,15 +41,15 @@ impl FromRequest for PngBytes {
         let payload = web::Payload::from_request(request, payload);
         Box::pin(async move {
             announced?;
-            let payload = payload.await.map_err(|_| Refusal::TooLarge)?;
-            let bytes = payload.to_bytes_limited(LARGEST_PICTURE).await.map_err(|_| Refusal::TooLarge)?;
-            bytes.map(Self).map_err(|_| Refusal::TooLarge)
+            let payload = payload.await.map_err(|_| ApiError::TooLarge)?;
+            let bytes = payload.to_bytes_limited(LARGEST_PICTURE).await.map_err(|_| ApiError::TooLarge)?;
+            bytes.map(Self).map_err(|_| ApiError::TooLarge)
         })
     }
 }
 
 impl FromRequest for JsonText {
-    type Error = Refusal;
+    type Error = ApiError;
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
@@ -57,17 +57,17 @@ impl FromRequest for JsonText {
         let bytes = web::Bytes::from_request(request, payload);
         Box::pin(async move {
             announced?;
-            bytes.await.map(Self).map_err(|_| Refusal::TooLarge)
+            bytes.await.map(Self).map_err(|_| ApiError::TooLarge)
         })
     }
 }
 
 impl<T: DeserializeOwned + 'static> FromRequest for JsonBody<T> {
-    type Error = Refusal;
+    type Error = ApiError;
     type Future = Reading<Self>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
         let text = JsonText::from_request(request, payload);
-        Box::pin(async move { json::read(&text.await?.0).map(Self).map_err(Refusal::Unreadable) })
+        Box::pin(async move { json::read(&text.await?.0).map(Self).map_err(ApiError::Unreadable) })
     }
 }

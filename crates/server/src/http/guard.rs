@@ -1,7 +1,7 @@
 //! What holds for every request: it comes from our own pages, its answer says what a browser may do with it, and it
 //! leaves one line in the log, without personal data.
 
-use super::Refusal;
+use super::ApiError;
 use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::http::Method;
@@ -37,7 +37,7 @@ pub async fn guard(
 ) -> Result<ServiceResponse<BoxBody>, Error> {
     let id = request.extensions().get::<RequestId>().map(ToString::to_string);
     let mut response = if comes_from_another_site(&request) {
-        request.into_response(Refusal::OtherSite.error_response())
+        request.into_response(ApiError::OtherSite.error_response())
     } else {
         next.call(request).await?.map_into_boxed_body()
     };

@@ -12,7 +12,7 @@ mod session;
 mod state;
 
 pub use body::{JsonBody, JsonText, PngBytes};
-pub use problem::{FieldFault, ProblemDetails, Refusal};
+pub use problem::{ApiError, FieldFault, ProblemDetails};
 pub use routes::openapi;
 pub use serve::serve;
 pub use session::{SignedIn, no_cookie, session_cookie, token_of};

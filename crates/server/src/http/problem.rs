@@ -1,7 +1,8 @@
 //! The one error of the HTTP edge: what went wrong, at which field, what is safe, as `application/problem+json`
 //! (RFC 9457). Causes are logged, never sent.
 
-use crate::json::{Unreadable, lines_of};
+use crate::exchange::{ExchangeError, first_of};
+use crate::json::Unreadable;
 use actix_web::http::StatusCode;
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
@@ -11,7 +12,7 @@ use utoipa::ToSchema;
 
 /// Why a request was refused.
 #[derive(Debug, thiserror::Error)]
-pub enum Refusal {
+pub enum ApiError {
     /// The body is not JSON.
     #[error("the body is not JSON")]
     Unreadable(Unreadable),
@@ -103,19 +104,7 @@ pub struct ProblemDetails {
     pub current: Option<Document>,
 }
 
-/// Most faults that are listed: who has mended so many sees the next.
-const MOST_LISTED: usize = 100;
-
-impl Refusal {
-    /// Fields of a file whose text is at hand: each fault is given the line it stands on.
-    pub fn in_file(text: &str, faults: FieldErrors) -> Self {
-        let (faults, more) = first(faults);
-        let paths: Vec<&str> = faults.iter().map(|fault| fault.field.as_str()).collect();
-        let lines = lines_of(text, &paths);
-        let listed = faults.into_iter().zip(lines).map(|(fault, line)| FieldFault::new(fault, Some(line)));
-        Self::Fields { listed: listed.collect(), more }
-    }
-
+impl ApiError {
     /// What stands behind the question mark of an address can't be read.
     pub fn bad_query(error: &impl std::fmt::Display) -> Self {
         let problem = Problem::Contradicts { why: error.to_string() };
@@ -196,7 +185,7 @@ impl Refusal {
     }
 }
 
-impl ResponseError for Refusal {
+impl ResponseError for ApiError {
     fn status_code(&self) -> StatusCode {
         match self {
             Self::Unreadable(Unreadable::Broken { .. }) | Self::NotAnnouncedAs(_) => StatusCode::BAD_REQUEST,
@@ -239,7 +228,7 @@ impl ResponseError for Refusal {
     }
 }
 
-impl From<StoreError> for Refusal {
+impl From<StoreError> for ApiError {
     fn from(error: StoreError) -> Self {
         if error.is_unavailable() {
             tracing::warn!(%error, "database unavailable");
@@ -256,17 +245,26 @@ impl From<StoreError> for Refusal {
     }
 }
 
-impl From<FieldErrors> for Refusal {
-    fn from(faults: FieldErrors) -> Self {
-        let (faults, more) = first(faults);
-        Self::Fields { listed: faults.into_iter().map(|fault| FieldFault::new(fault, None)).collect(), more }
+impl From<ExchangeError> for ApiError {
+    fn from(error: ExchangeError) -> Self {
+        match error {
+            ExchangeError::Unreadable(unreadable) => Self::Unreadable(unreadable),
+            ExchangeError::Faults { listed, more } => {
+                let listed = listed.into_iter().map(|(fault, line)| FieldFault::new(fault, Some(line)));
+                Self::Fields { listed: listed.collect(), more }
+            }
+            ExchangeError::Fields(faults) => faults.into(),
+            ExchangeError::Stored(_) | ExchangeError::Table(_) => {
+                tracing::error!(%error, "a visit could not be exchanged");
+                Self::Defect
+            }
+        }
     }
 }
 
-/// As many faults as are listed, and how many more there are.
-fn first(faults: FieldErrors) -> (Vec<FieldError>, usize) {
-    let mut faults = faults.0;
-    let more = faults.len().saturating_sub(MOST_LISTED);
-    faults.truncate(MOST_LISTED);
-    (faults, more)
+impl From<FieldErrors> for ApiError {
+    fn from(faults: FieldErrors) -> Self {
+        let (faults, more) = first_of(faults);
+        Self::Fields { listed: faults.into_iter().map(|fault| FieldFault::new(fault, None)).collect(), more }
+    }
 }

@@ -3,7 +3,7 @@
 use crate::api::{audit, clients, compute, exchange, health, instruments, session, visits};
 use crate::contract::Contract;
 use actix_web::web;
-use spirel_instruments::protocol::{FromApp, ToApp};
+use spirel_core::devices::{FromApp, ToApp};
 use utoipa::OpenApi;
 
 macro_rules! routes {

@@ -1,7 +1,7 @@
 //! Runs the server on a listener it is given until it is told to stop, then lets open requests finish.
 
 use super::body::LARGEST_BODY;
-use super::{Refusal, State, assets, guard, routes};
+use super::{ApiError, State, assets, guard, routes};
 use actix_web::middleware::{Compress, from_fn};
 use actix_web::{App, HttpServer, web};
 use std::future::Future;
@@ -21,8 +21,8 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
             .app_data(shared.clone())
             .app_data(web::PayloadConfig::new(LARGEST_BODY))
             // An address that can't be a key is the address of nothing.
-            .app_data(web::PathConfig::default().error_handler(|_, _| Refusal::NotFound.into()))
-            .app_data(web::QueryConfig::default().error_handler(|e, _| Refusal::bad_query(&e).into()))
+            .app_data(web::PathConfig::default().error_handler(|_, _| ApiError::NotFound.into()))
+            .app_data(web::QueryConfig::default().error_handler(|e, _| ApiError::bad_query(&e).into()))
             .configure(routes::configure)
             .default_service(web::to(assets::front))
             .wrap(from_fn(guard::guard))

@@ -1,6 +1,6 @@
 //! Who is signed in: the session's cookie, and the extractor every handler of a house asks for.
 
-use super::{Refusal, State};
+use super::{ApiError, State};
 use actix_web::cookie::{Cookie, SameSite, time::Duration};
 use actix_web::dev::Payload;
 use actix_web::{FromRequest, HttpRequest, web};
@@ -21,23 +21,23 @@ impl SignedIn {
     }
 
     /// Them as someone who asks the store, if they may do that.
-    pub fn allowed(&self, act: Act) -> Result<Actor, Refusal> {
-        if self.0.rights.contains(&act) { Ok(self.actor()) } else { Err(Refusal::NotYourRole) }
+    pub fn allowed(&self, act: Act) -> Result<Actor, ApiError> {
+        if self.0.rights.contains(&act) { Ok(self.actor()) } else { Err(ApiError::NotYourRole) }
     }
 }
 
 impl FromRequest for SignedIn {
-    type Error = Refusal;
-    type Future = Pin<Box<dyn Future<Output = Result<Self, Refusal>>>>;
+    type Error = ApiError;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, ApiError>>>>;
 
     fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
         let token = token_of(request);
         let state = request.app_data::<web::Data<State>>().cloned();
         Box::pin(async move {
             let (Some(token), Some(state)) = (token, state) else {
-                return Err(Refusal::NotSignedIn);
+                return Err(ApiError::NotSignedIn);
             };
-            state.store.who_is(&token, Utc::now()).await?.map(Self).ok_or(Refusal::NotSignedIn)
+            state.store.who_is(&token, Utc::now()).await?.map(Self).ok_or(ApiError::NotSignedIn)
         })
     }
 }

@@ -1,6 +1,6 @@
 //! What every handler shares: the store, the settings, and the bounds on work.
 
-use super::Refusal;
+use super::ApiError;
 use super::heads::GrownHeads;
 use actix_web::web;
 use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
@@ -58,11 +58,11 @@ impl State {
     }
 
     /// Counts a sign-in against its address and its person; refused when either tried too often.
-    pub fn count_sign_in(&self, from: Option<IpAddr>, email: &str) -> Result<(), Refusal> {
+    pub fn count_sign_in(&self, from: Option<IpAddr>, email: &str) -> Result<(), ApiError> {
         self.sign_ins.retain_recent();
         let from = from.map(|ip| format!("from {ip}")).unwrap_or_default();
         for key in [from, format!("as {}", email.to_lowercase())] {
-            self.sign_ins.check_key(&key).map_err(|_| Refusal::TooManyTries)?;
+            self.sign_ins.check_key(&key).map_err(|_| ApiError::TooManyTries)?;
         }
         Ok(())
     }
@@ -72,7 +72,7 @@ impl State {
     pub async fn compute<T: Send + 'static>(
         &self,
         work: impl FnOnce() -> T + Send + 'static,
-    ) -> Result<T, Refusal> {
+    ) -> Result<T, ApiError> {
         Self::in_turn(&self.heavy, work).await
     }
 
@@ -80,15 +80,15 @@ impl State {
     pub async fn compute_light<T: Send + 'static>(
         &self,
         work: impl FnOnce() -> T + Send + 'static,
-    ) -> Result<T, Refusal> {
+    ) -> Result<T, ApiError> {
         Self::in_turn(&self.light, work).await
     }
 
     async fn in_turn<T: Send + 'static>(
         lane: &Semaphore,
         work: impl FnOnce() -> T + Send + 'static,
-    ) -> Result<T, Refusal> {
-        let _permit = lane.acquire().await.map_err(|_| Refusal::Unavailable)?;
-        web::block(work).await.map_err(|_| Refusal::Defect)
+    ) -> Result<T, ApiError> {
+        let _permit = lane.acquire().await.map_err(|_| ApiError::Unavailable)?;
+        web::block(work).await.map_err(|_| ApiError::Defect)
     }
 }

@@ -99,20 +99,30 @@ fn the_move_in_the_documentation_is_one_that_is_taken() {
 }
 
 /// The core stays pure: what it is built from can't reach a network, a database or a web framework.
-#[test]
-fn the_core_pulls_in_nothing_that_does_input_or_output() {
+/// What a package is made of, by name.
+fn parts_of(package: &str, with: &[&str]) -> Vec<String> {
     let cargo = std::env::var("CARGO").unwrap_or_else(|_| "cargo".into());
     let out = Command::new(cargo)
-        .args(["tree", "--offline", "--package", "spirel-core", "--edges", "normal", "--prefix", "none"])
-        .args(["--features", "schema"])
+        .args(["tree", "--offline", "--package", package, "--edges", "normal", "--prefix", "none"])
+        .args(with)
         .current_dir(root())
         .output()
         .unwrap();
     assert!(out.status.success(), "{}", String::from_utf8_lossy(&out.stderr));
     let tree = String::from_utf8_lossy(&out.stdout);
-    assert!(tree.starts_with("spirel-core "), "{tree}");
-    for line in tree.lines() {
-        let name = line.split(' ').next().unwrap_or_default();
+    assert!(tree.starts_with(&format!("{package} ")), "{tree}");
+    tree.lines().map(|line| line.split(' ').next().unwrap_or_default().to_owned()).collect()
+}
+
+#[test]
+fn a_salons_binary_has_no_stand_ins_in_it() {
+    assert!(!parts_of("spirel", &[]).contains(&"spirel-instruments".to_owned()));
+    assert!(parts_of("spirel", &["--features", "demo"]).contains(&"spirel-instruments".to_owned()));
+}
+
+#[test]
+fn the_core_pulls_in_nothing_that_does_input_or_output() {
+    for name in parts_of("spirel-core", &["--features", "schema"]) {
         let forbidden = ["tokio", "sqlx", "actix", "mio", "reqwest", "hyper", "socket2"];
         assert!(!forbidden.iter().any(|crate_name| name.starts_with(crate_name)), "{name}");
     }

@@ -3,8 +3,7 @@
 use crate::app::{App, Browser, refused};
 use reqwest::{Method, Response, StatusCode};
 use serde_json::Value;
-use spirel_instruments::picture::png_of_grey;
-use spirel_instruments::scope::{SIDE_PX, Scalp, look};
+use spirel_core::scope::{SIDE_PX, Scalp, look, png_of_grey};
 use std::process::Command;
 
 const SCALP: Scalp =

@@ -1,4 +1,4 @@
-//! A scalp scope: makes the picture of a square of scalp from how many hairs really grow there.
+//! A scalp with a known number of hairs, as a scope would show it: makes the picture of a square of scalp from how many hairs really grow there.
 //!
 //! Hairs leave the skin in small groups that keep their distance, run roughly one way, bend, lie over each other and
 //! leave the sharp depth after a few millimetres. The picture has uneven light, patchy skin, and noise.

@@ -1,12 +1,12 @@
-//! The open protocol between instruments and the application: JSON messages over WebSocket, version 1.
+//! What measuring instruments and the application say to each other, an open protocol: JSON messages over WebSocket, version 1.
 //!
 //! The application says [`FromApp::Hello`] with the version it speaks, and is told what instruments there are. It pairs
 //! those it wants to hear; a value then comes to it alone. Messages that only a stand-in understands (`press`, `set`)
 //! play the hand and the troubles that a real instrument has by itself.
 
+use crate::head::Zone;
+use crate::reading::Measured;
 use serde::{Deserialize, Serialize};
-use spirel_core::head::Zone;
-use spirel_core::reading::Measured;
 
 /// The version described here.
 pub const VERSION: u16 = 1;

@@ -4,7 +4,7 @@
 
 use rayon::prelude::*;
 use spirel_core::scope::{HairCount, Picture, count};
-use spirel_instruments::scope::{SIDE_MM, SIDE_PX, Scalp, look};
+use spirel_core::scope::{SIDE_MM, SIDE_PX, Scalp, look};
 use std::sync::LazyLock;
 
 const PICTURES: u64 = 200;
