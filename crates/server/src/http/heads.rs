@@ -1,16 +1,17 @@
 //! Heads of hair that were grown lately. While a cut is edited the head stays the same, and growing it costs more than
 //! cutting it.
 
+use moka::policy::EvictionPolicy;
+use moka::sync::Cache;
 use spirel_core::FieldErrors;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
 use spirel_core::plan::Cure;
 use spirel_core::plan::{FallAnswer, FallRequest};
-use std::collections::VecDeque;
-use std::sync::{Arc, Mutex, PoisonError};
+use std::sync::Arc;
 
 /// Heads kept; docs/performance.md says what one takes.
-const KEPT: usize = 4;
+const KEPT: u64 = 4;
 
 /// A head with its hair as it is.
 struct Grown {
@@ -18,9 +19,14 @@ struct Grown {
     now: HairNow,
 }
 
-/// The heads kept, the one asked for last in front.
-#[derive(Default)]
-pub struct GrownHeads(Mutex<VecDeque<(HairRequest, Arc<Grown>)>>);
+/// The heads asked for last, by what was asked. Requests for the same head wait for one growing of it.
+pub struct GrownHeads(Cache<String, Arc<Grown>>);
+
+impl Default for GrownHeads {
+    fn default() -> Self {
+        Self(Cache::builder().max_capacity(KEPT).eviction_policy(EvictionPolicy::lru()).build())
+    }
+}
 
 impl GrownHeads {
     /// A plan's fall, on a head that is grown only if it isn't kept.
@@ -45,24 +51,52 @@ impl GrownHeads {
     }
 
     fn head(&self, wanted: HairRequest) -> Result<Arc<Grown>, FieldErrors> {
-        if let Some(kept) = self.kept(&wanted) {
-            return Ok(kept);
-        }
-        let hair = wanted.grow()?;
-        let now = HairNow::of(&hair, &wanted.reading);
-        let grown = Arc::new(Grown { hair, now });
-        let mut heads = self.0.lock().unwrap_or_else(PoisonError::into_inner);
-        heads.push_front((wanted, grown.clone()));
-        heads.truncate(KEPT);
-        Ok(grown)
+        let grow = || {
+            let hair = wanted.grow()?;
+            let now = HairNow::of(&hair, &wanted.reading);
+            Ok(Arc::new(Grown { hair, now }))
+        };
+        // Numbers are written so that they read back as themselves: what is written alike is alike.
+        let Ok(asked) = serde_json::to_string(&wanted) else { return grow() };
+        let head = self.0.try_get_with(asked, grow).map_err(|faults: Arc<FieldErrors>| (*faults).clone());
+        // Heads are large: what is one too many goes at once.
+        self.0.run_pending_tasks();
+        head
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use spirel_core::head::Zone;
+    use spirel_core::reading::{RawReading, RawZoneReading};
+
+    fn asked(sprung_mm: f64) -> HairRequest {
+        let zones = [(Zone::Top.into(), RawZoneReading::measured(300.0, sprung_mm))].into();
+        HairRequest { roots: 256, ..HairRequest::new(RawReading { zones, ..RawReading::default() }) }
     }
 
-    fn kept(&self, wanted: &HairRequest) -> Option<Arc<Grown>> {
-        let mut heads = self.0.lock().unwrap_or_else(PoisonError::into_inner);
-        let at = heads.iter().position(|(request, _)| request == wanted)?;
-        let found = heads.remove(at)?;
-        let grown = found.1.clone();
-        heads.push_front(found);
-        Some(grown)
+    #[test]
+    fn a_head_is_kept_until_four_others_were_asked_for_and_one_that_cannot_be_is_not() {
+        let heads = GrownHeads::default();
+        let first = heads.head(asked(200.0)).expect("possible");
+        assert!(Arc::ptr_eq(&first, &heads.head(asked(200.0)).expect("possible")), "kept");
+        for sprung_mm in [210.0, 220.0, 230.0, 240.0] {
+            heads.head(asked(sprung_mm)).expect("possible");
+        }
+        assert_eq!(heads.0.entry_count(), KEPT);
+        assert!(!Arc::ptr_eq(&first, &heads.head(asked(200.0)).expect("possible")), "grown again");
+        assert!(heads.head(asked(310.0)).is_err(), "longer let go than stretched");
+    }
+
+    #[test]
+    fn those_who_ask_at_once_wait_for_one_growing() {
+        let heads = GrownHeads::default();
+        let all: Vec<_> = std::thread::scope(|scope| {
+            let ask = || heads.head(asked(200.0)).expect("possible");
+            let threads: Vec<_> = (0..4).map(|_| scope.spawn(ask)).collect();
+            threads.into_iter().map(|thread| thread.join().expect("it ended")).collect()
+        });
+        assert!(all.iter().all(|head| Arc::ptr_eq(head, &all[0])));
     }
 }

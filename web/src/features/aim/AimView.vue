@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy, same } from "@/shared/plain";
 import { type Place, type SheetZone, type Zone, type ZoneAim, zoneValues } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit, wornOf } from "@/features/visit";
 import { askFigure, askMarks } from "@/shared/ask";
@@ -49,15 +50,14 @@ const marks = useComputed(
   askMarks,
 );
 
-const sameWish = (a: ZoneAim | undefined, b: ZoneAim | undefined) => JSON.stringify(a) === JSON.stringify(b);
-const alike = ref(sameWish(aim.value.zones.left_side, aim.value.zones.right_side));
+const alike = ref(same(aim.value.zones.left_side, aim.value.zones.right_side));
 const other = computed(() => mirrored(zone.value));
 
 function wish(name: Zone, next: ZoneAim | undefined) {
   const zones = { ...aim.value.zones };
   const twin = mirrored(name);
   for (const each of twin && alike.value ? [name, twin] : [name]) {
-    if (next) zones[each] = JSON.parse(JSON.stringify(next)) as ZoneAim;
+    if (next) zones[each] = copy(next);
     else delete zones[each];
   }
   aim.value = { ...aim.value, zones };
@@ -132,7 +132,7 @@ function everywhere() {
   const zones = { ...aim.value.zones };
   for (const each of figure.data.value.zones) {
     const reaches = !now.lands || each.reaches.some((reach) => reach.point === now.lands?.point);
-    if (reaches && each.zone !== "fringe") zones[each.zone] = JSON.parse(JSON.stringify(now)) as ZoneAim;
+    if (reaches && each.zone !== "fringe") zones[each.zone] = copy(now);
   }
   aim.value = { ...aim.value, zones };
 }

@@ -1,4 +1,5 @@
 /** Takes what instruments say into the reading: to the zone the hand is at, one after the other, and back out again. */
+import { copy } from "@/shared/plain";
 import {
   Refused,
   type Measured,
@@ -141,7 +142,5 @@ export function useIntake(
 
   return { instruments, last: computed(() => landed.value.at(-1)), late, refusal, next, back, settle };
 }
-
-const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T));
 
 export type Intake = ReturnType<typeof useIntake>;

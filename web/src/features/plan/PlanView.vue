@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from "@/shared/plain";
 import type { Cut, FallRequest, Move } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askCures, askCuts, askFall, askFigure, askScene } from "@/shared/ask";
@@ -95,7 +96,7 @@ function begin(event: Event) {
 
 function start(cut: Cut) {
   open.value = 0;
-  put(JSON.parse(JSON.stringify(cut)) as Cut);
+  put(copy(cut));
 }
 
 function add(name: WayName) {

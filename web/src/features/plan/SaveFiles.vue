@@ -5,7 +5,8 @@ import { askOutlines, askScene } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import { ref } from "vue";
 import { useI18n } from "vue-i18n";
-import { pictureOf, save } from "./downloads";
+import { saveAs } from "file-saver";
+import { pictureOf } from "./downloads";
 
 const props = defineProps<{ question: FallRequest }>();
 const { t } = useI18n();
@@ -29,7 +30,7 @@ const NAMES = { json: "cut.json", svg: "outlines.svg", png: "outlines.png", glb:
 async function keep(kind: FileKind) {
   failed.value = undefined;
   try {
-    save(NAMES[kind], await fileOf(kind));
+    saveAs(await fileOf(kind), NAMES[kind]);
   } catch (error) {
     failed.value = error;
   }

@@ -1,15 +1,4 @@
-/** Files a person takes along. */
-
-/** Hands a file to the browser to save. */
-export function save(name: string, file: Blob) {
-  const address = URL.createObjectURL(file);
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
-  // The browser has begun to read it by then.
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
-}
+/** Drawings as pictures that a person takes along. */
 
 /** Pixels of a drawing in millimetres. */
 const PIXELS_PER_MM = 3;

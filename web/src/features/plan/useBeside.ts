@@ -1,3 +1,4 @@
+import { copy } from "@/shared/plain";
 import type { Cut, FallRequest } from "@/api";
 import { askFall } from "@/shared/ask";
 import { useComputed } from "@/shared/useComputed";
@@ -37,7 +38,7 @@ export function useBeside(
 
   /** Keeps a cut as it is now, and lays it beside. */
   function keep(now: Cut) {
-    kept.value = JSON.parse(JSON.stringify(now)) as Cut;
+    kept.value = copy(now);
     chosen.value = KEPT;
   }
   return { chosen, choices, cut, name, fall, keep };

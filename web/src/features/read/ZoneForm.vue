@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { copy } from "@/shared/plain";
 import {
   type Patch,
   type RawZoneReading,
@@ -50,8 +51,7 @@ function write(key: keyof RawZoneReading, value: unknown) {
   const said = Object.entries(next).filter(
     ([k, v]) => v !== undefined && v !== null && BLANK[k as keyof RawZoneReading] !== v,
   );
-  model.value =
-    said.length > 0 || halfOf(props.patch) ? (JSON.parse(JSON.stringify(next)) as RawZoneReading) : undefined;
+  model.value = said.length > 0 || halfOf(props.patch) ? copy(next) : undefined;
 }
 
 function field<K extends keyof RawZoneReading>(key: K) {

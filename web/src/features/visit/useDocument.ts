@@ -2,6 +2,7 @@
  * A stage's document while it is edited: saved as you go over the version it was made from, kept on this device until the
  * server has it, and put before a person to choose when somebody else saved first.
  */
+import { copy, same } from "@/shared/plain";
 import { Refused, Unreachable, body, client, type FieldFault, type Saved, type Stage } from "@/api";
 import { differences, withMine, type Difference } from "@/shared/merge";
 import { useDebouncedRefHistory, useEventListener } from "@vueuse/core";
@@ -24,17 +25,6 @@ interface Kept<T> {
 export interface Conflict<T> {
   theirs: Saved<T>;
   differences: Difference[];
-}
-
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-const same = (a: unknown, b: unknown) => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
-
-/** Keys in order, so that two spellings of one document compare equal. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== "object" || value === null) return value;
-  const entries = Object.entries(value).filter(([, part]) => part !== undefined);
-  return Object.fromEntries(entries.sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, sorted(v)]));
 }
 
 export function keptKey(visit: string, stage: Stage): string {
@@ -74,7 +64,7 @@ export function useDocument<T extends object>(
   });
   /** Whether the newest step of the history is what stands now. */
   function isKept(): boolean {
-    return JSON.stringify(draft.value) === JSON.stringify(history.last.value.snapshot);
+    return same(draft.value, history.last.value.snapshot);
   }
   /** An edit that is taken back at once is a step, too, although typing hasn't rested. */
   function undo() {
