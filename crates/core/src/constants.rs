@@ -109,7 +109,7 @@ pub const CURL_WORD_LN_SD: Constant = constant(0.4, (0.3, 0.8), OWN);
 pub const TURNS_LN_SD: Constant = constant(0.1, (0.03, 0.2), OWN);
 /// Turns that are miscounted whatever their number.
 pub const TURNS_SD: Constant = constant(0.5, (0.2, 1.0), OWN);
-/// By how much more room curly hair takes in damp air, as a share: water lets single fibres leave their locks.
+/// By how much more volume curly hair takes in damp air, as a share: water lets single fibres leave their locks.
 pub const FRIZZ_DAMP: Constant = constant(0.25, (0.1, 0.6), OWN);
 /// The same in dry air: locks hold together.
 pub const FRIZZ_DRY: Constant = constant(-0.08, (-0.2, 0.0), OWN);
@@ -181,8 +181,8 @@ pub const ALL: &[(&str, Constant)] = &[
     ("curl word, ln spread", CURL_WORD_LN_SD),
     ("turns counted, ln spread", TURNS_LN_SD),
     ("turns counted, least", TURNS_SD),
-    ("room in damp air, share", FRIZZ_DAMP),
-    ("room in dry air, share", FRIZZ_DRY),
+    ("volume in damp air, share", FRIZZ_DAMP),
+    ("volume in dry air, share", FRIZZ_DRY),
     ("styling differs, logit", STYLING_LOGIT_SD),
     ("extension law, share", LAW_SD_SHARE),
     ("cutting, mm", CUT_SD_MM),
@@ -197,8 +197,8 @@ pub const ALL: &[(&str, Constant)] = &[
     ("comb step in inches, mm", COMB_STEP_INCH_MM),
     ("hairs per cm²", HAIRS_PER_CM2),
     ("packing of straight hair", PACKING_STRAIGHT),
-    ("room of closed curls, times", PACKING_CURL),
-    ("room of brushed curls, times", PACKING_BRUSHED),
+    ("volume of closed curls, times", PACKING_CURL),
+    ("volume of brushed curls, times", PACKING_BRUSHED),
     ("stiffness of a closed lock, times", LOCK_ENTANGLED),
     ("clumping in light", LIGHT_CLUMPING),
     ("least share that is perimeter", LINE_SHARE),
@@ -220,7 +220,7 @@ pub const HAIRS_PER_CM2: Constant =
     constant(180.0, (80.0, 300.0), "Loussouarn 2001, Br. J. Dermatol. 145, and others");
 /// Share of the cross-section of straight worn hair that is fibre; the rest is air.
 pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
-/// By how many times more room closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)²). Fitted to a client by one
+/// By how many times more volume closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)²). Fitted to a client by one
 /// worn width. Compare Goldstein, Warren, Ball 2012, Phys. Rev. Lett. 108, 078101, and van Wyk 1946, J. Text. Inst. 37.
 pub const PACKING_CURL: Constant = constant(6.5, (0.5, 24.0), OWN);
 /// The same times so many where curls are brushed out: single fibres lie out of phase and keep each other away.

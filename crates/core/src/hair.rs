@@ -2,7 +2,7 @@
 //! and how long it is now.
 //!
 //! A reading knows a few zones; between their middles every property changes smoothly ([`blend`]). The hair of a root
-//! is eight equal shares that may differ in length, so that taking weight is exact bookkeeping ([`Lengths`]).
+//! is eight equal shares that may differ in length, so that taking weight is exact bookkeeping ([`ShareLengths`]).
 
 use crate::drape::{Drape, Packing, Profile, Shell, Terms};
 use crate::fibre::{LengthModel, Rod, WornStyle};
@@ -14,7 +14,7 @@ use crate::learn::Hand;
 pub const SHARES: usize = 8;
 
 /// Fibre lengths of the eight shares of a root's hair, mm.
-pub type Lengths = [f64; SHARES];
+pub type ShareLengths = [f64; SHARES];
 
 /// What grows at a root.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -74,7 +74,7 @@ pub struct Hair {
     pub body: Body,
     /// Where the hair parts.
     pub part: PartLine,
-    /// How much room it takes.
+    /// How much volume it takes.
     pub packing: Packing,
     /// The hand that combs and holds it.
     pub hand: Hand,
@@ -85,7 +85,7 @@ pub struct Hair {
     /// The bare head in the cells of the fall.
     pub shell: Shell,
     /// How long each is now.
-    pub lengths: Vec<Lengths>,
+    pub lengths: Vec<ShareLengths>,
 }
 
 impl Hair {
@@ -108,8 +108,8 @@ impl Hair {
     }
 
     /// Mass of all hair of these lengths, g.
-    pub fn mass_g(&self, lengths: &[Lengths]) -> f64 {
-        let of = |(strand, lengths): (&Strand, &Lengths)| {
+    pub fn mass_g(&self, lengths: &[ShareLengths]) -> f64 {
+        let of = |(strand, lengths): (&Strand, &ShareLengths)| {
             strand.mass_g_per_mm() * lengths.iter().sum::<f64>() / SHARES as f64
         };
         self.strands.iter().zip(lengths).map(of).sum()

@@ -34,7 +34,7 @@ pub enum ComingFor {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Part {
+pub enum PartingHabit {
     /// Not said yet.
     #[default]
     NotSaid,
@@ -106,7 +106,7 @@ pub enum Climate {
 }
 
 impl Climate {
-    /// By how much more room curls take in this air than in the usual, as a share.
+    /// By how much more volume curls take in this air than in the usual, as a share.
     pub fn frizz(self) -> f64 {
         match self {
             Self::NotSaid | Self::Moderate => 0.0,
@@ -213,7 +213,7 @@ pub struct Talk {
     /// Whether it is tied back for work or sport.
     pub ties_back: bool,
     /// Where it parts.
-    pub part: Part,
+    pub part: PartingHabit,
     /// Minutes a day the client will spend on it, 0 to 240.
     pub minutes_a_day: Option<u32>,
     /// What they are afraid of.

@@ -3,8 +3,8 @@
 //! The two constants of the count were set on pictures of seeds from 5,000 on; these are others.
 
 use rayon::prelude::*;
+use spirel_core::scope::{DrawnScalp, SIDE_MM, SIDE_PX, look};
 use spirel_core::scope::{HairCount, Picture, count};
-use spirel_core::scope::{SIDE_MM, SIDE_PX, Scalp, look};
 use std::sync::LazyLock;
 
 const PICTURES: u64 = 200;
@@ -14,10 +14,10 @@ const WIDTHS_UM: [f64; 4] = [50.0, 65.0, 80.0, 95.0];
 const LOOPS_MM: [f64; 4] = [1000.0, 20.0, 6.0, 2.5];
 
 /// All shades, widths and bends in turn, and densities from 70 to 300 in no order.
-fn scalp(number: u64) -> Scalp {
+fn scalp(number: u64) -> DrawnScalp {
     let i = number as usize;
     let (hair, skin) = SHADES[i % 5];
-    Scalp {
+    DrawnScalp {
         hairs_per_cm2: 70.0 + 230.0 * ((number * 37) % PICTURES) as f64 / PICTURES as f64,
         width_um: WIDTHS_UM[i / 5 % 4],
         loop_radius_mm: LOOPS_MM[i / 20 % 4],
@@ -36,7 +36,7 @@ fn middle(mut of: Vec<f64>, share: f64) -> f64 {
 }
 
 /// Each scalp with the hairs that are really there and what was found: looked at once for all tests.
-static LOOKED: LazyLock<Vec<(Scalp, f64, HairCount)>> = LazyLock::new(|| {
+static LOOKED: LazyLock<Vec<(DrawnScalp, f64, HairCount)>> = LazyLock::new(|| {
     let one = |number: u64| {
         let scalp = scalp(number);
         let seen = look(&scalp, number);
@@ -47,12 +47,12 @@ static LOOKED: LazyLock<Vec<(Scalp, f64, HairCount)>> = LazyLock::new(|| {
 
 #[test]
 fn hairs_are_counted_across_densities_colours_and_curl() {
-    let errors_of = |(scalp, hairs, found): &(Scalp, f64, HairCount)| {
+    let errors_of = |(scalp, hairs, found): &(DrawnScalp, f64, HairCount)| {
         let off = found.hairs_per_cm2 - hairs;
         (*scalp, off / hairs, off / found.sd_per_cm2)
     };
-    let looked: Vec<(Scalp, f64, f64)> = LOOKED.iter().map(errors_of).collect();
-    let errors = |of: &dyn Fn(&Scalp) -> bool| -> Vec<f64> {
+    let looked: Vec<(DrawnScalp, f64, f64)> = LOOKED.iter().map(errors_of).collect();
+    let errors = |of: &dyn Fn(&DrawnScalp) -> bool| -> Vec<f64> {
         looked.iter().filter(|(scalp, ..)| of(scalp)).map(|(_, error, _)| *error).collect()
     };
     let sizes: Vec<f64> = errors(&|_| true).iter().map(|error| error.abs()).collect();
@@ -98,7 +98,7 @@ fn a_picture_turned_over_counts_alike() {
 
 #[test]
 fn the_width_of_hairs_is_read_off_too() {
-    let errors_of = |(scalp, _, found): &(Scalp, f64, HairCount)| {
+    let errors_of = |(scalp, _, found): &(DrawnScalp, f64, HairCount)| {
         let off = found.width_um - scalp.width_um;
         (off / scalp.width_um, off / found.width_sd_um)
     };
@@ -120,7 +120,7 @@ fn the_width_of_hairs_is_read_off_too() {
 
 #[test]
 fn what_is_no_picture_of_hair_is_refused_in_words() {
-    let bare = look(&Scalp { hairs_per_cm2: 70.0, hair: 190.0, ..scalp(0) }, 1);
+    let bare = look(&DrawnScalp { hairs_per_cm2: 70.0, hair: 190.0, ..scalp(0) }, 1);
     let refused = |grey: &[u8], side_mm| {
         let picture = Picture::new(grey, side_mm);
         picture.and_then(|picture| count(&picture)).expect_err("no hair").0[0].to_string()

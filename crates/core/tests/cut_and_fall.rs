@@ -3,13 +3,13 @@
 
 use proptest::prelude::*;
 use spirel_core::cut::{
-    Cut, CutFormat, FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, Over, Sections, Technique,
-    TechniqueKind, Way, cut, phrases,
+    Cut, CutFormat, FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Over, Sections,
+    Technique, TechniqueKind, cut, phrases,
 };
 use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, LengthModel, Moisture};
 use spirel_core::grow::HairRequest;
-use spirel_core::hair::{Hair, Lengths, SHARES};
+use spirel_core::hair::{Hair, SHARES, ShareLengths};
 use spirel_core::head::Place;
 use spirel_core::head::Zone;
 use spirel_core::head::taut_mm;
@@ -46,12 +46,12 @@ fn one(each: Move) -> Cut {
     Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves: vec![each] }
 }
 
-fn movement(region: Region, way: Way, state: HeldState) -> Move {
+fn movement(region: Region, way: MoveKind, state: HeldState) -> Move {
     Move { state, ..Move::new(region, way) }
 }
 
-fn line(point: Point) -> Way {
-    Way::Perimeter(FallLine::level(Place { point, below_mm: 0.0 }))
+fn line(point: Point) -> MoveKind {
+    MoveKind::Perimeter(FallLine::level(Place { point, below_mm: 0.0 }))
 }
 
 fn layers(along: Along, from: Landmark, lift_deg: f64, guide: Guide, held_mm: f64) -> Sections {
@@ -67,16 +67,16 @@ fn layers(along: Along, from: Landmark, lift_deg: f64, guide: Guide, held_mm: f6
 
 const TRAVELLING: Guide = Guide::TRAVELLING;
 
-fn mean(lengths: &Lengths) -> f64 {
+fn mean(lengths: &ShareLengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
-fn after(hair: &Hair, each: Move) -> Vec<Lengths> {
+fn after(hair: &Hair, each: Move) -> Vec<ShareLengths> {
     cut(hair, &one(each)).unwrap().lengths
 }
 
 /// Where strands end when worn, mm above the ear canals, of those that were cut.
-fn ends(hair: &Hair, lengths: &[Lengths]) -> Vec<f64> {
+fn ends(hair: &Hair, lengths: &[ShareLengths]) -> Vec<f64> {
     let worn = AsWorn::of(hair, lengths);
     (0..lengths.len())
         .filter(|i| mean(&lengths[*i]) < mean(&hair.lengths[*i]) - 1e-9)
@@ -89,7 +89,7 @@ fn straight_hair_held_square_along_the_head_is_cut_to_one_length() {
     let hair = dead_straight(300.0, 2048);
     let mut sections = layers(Along::Horizontal, Landmark::Apex, 90.0, TRAVELLING, 100.0);
     sections.layout.thickness_mm = 10.0;
-    let lengths = after(&hair, movement(Region::Everything, Way::Sections(sections), DRY));
+    let lengths = after(&hair, movement(Region::Everything, MoveKind::Sections(sections), DRY));
     for (strand, lengths) in hair.strands.iter().zip(&lengths) {
         let held = strand.model.held_mm(mean(lengths), 300.0, DRY);
         assert!((held / 100.0 - 1.0).abs() < 0.02, "{} at {}", held, strand.root.at);
@@ -100,7 +100,7 @@ fn straight_hair_held_square_along_the_head_is_cut_to_one_length() {
 fn a_guide_that_stays_on_top_pushes_length_down_and_spares_the_perimeter() {
     let hair = dead_straight(235.0, 2048);
     let sections = layers(Along::Horizontal, Landmark::Apex, 90.0, Guide::Stationary, 90.0);
-    let lengths = after(&hair, movement(Region::Everything, Way::Sections(sections), DRY));
+    let lengths = after(&hair, movement(Region::Everything, MoveKind::Sections(sections), DRY));
     let ring = |low: f64, high: f64| {
         let inside: Vec<f64> = hair
             .strands
@@ -159,7 +159,7 @@ fn a_square_line_on_straight_hair_is_level_and_on_curls_comes_up_where_they_spri
 }
 
 /// The hair cut to worn lengths, strand by strand.
-fn worn_to(hair: &Hair, worn_mm: impl Fn(usize) -> f64) -> Vec<Lengths> {
+fn worn_to(hair: &Hair, worn_mm: impl Fn(usize) -> f64) -> Vec<ShareLengths> {
     let cut = |i: usize| {
         let strand = &hair.strands[i];
         let fibre = strand.model.fibre_from_worn(worn_mm(i), strand.worn).unwrap();
@@ -200,7 +200,7 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
     let held = |over| {
         let mut sections = layers(Along::Vertical, Landmark::TempleLeft, 90.0, Guide::Free, 120.0);
         sections.hold.over = over;
-        after(&hair, movement(region.clone(), Way::Sections(sections), DRY))
+        after(&hair, movement(region.clone(), MoveKind::Sections(sections), DRY))
     };
     let (own, back) = (held(Over::OwnBase), held(Over::Landmark(Landmark::MastoidLeft)));
     let hand = {
@@ -228,10 +228,10 @@ fn what_falls_and_what_is_left_make_up_what_was_there() {
     let hair = even(360.0, 0.6, WidthClass::Medium, 1024).grow().unwrap();
     let mut plan = one(movement(Region::Everything, line(Point::Shoulder), DRY));
     let round = layers(Along::Vertical, Landmark::NapeCentre, 90.0, TRAVELLING, 150.0);
-    let mut textured = movement(Region::Everything, Way::Sections(round.clone()), DRY);
+    let mut textured = movement(Region::Everything, MoveKind::Sections(round.clone()), DRY);
     textured.technique = Technique::usual(TechniqueKind::Slide);
     plan.moves.push(textured);
-    let mut weight = movement(Region::Zone(Zone::BackLower), Way::Weight(round.layout), DRY);
+    let mut weight = movement(Region::Zone(Zone::BackLower), MoveKind::Weight(round.layout), DRY);
     weight.technique = Technique::usual(TechniqueKind::Thin);
     plan.moves.push(weight);
     let result = cut(&hair, &plan).unwrap();
@@ -259,7 +259,7 @@ fn the_mirror_image_of_a_plan_gives_the_mirror_image_of_the_head() {
         let mut sections = layers(along, Landmark::TempleLeft, 70.0, Guide::Floating { step_mm: 4.0 }, 90.0);
         sections.fingers.slant_deg = 20.0;
         sections.fingers.longer_toward = Some(Landmark::TempleLeft);
-        let left = movement(region.clone(), Way::Sections(sections.clone()), DRY);
+        let left = movement(region.clone(), MoveKind::Sections(sections.clone()), DRY);
         let both = Move { mirrored: true, ..left.clone() };
         let (left, both) = (after(&hair, left), after(&hair, both));
         let half = hair.strands.len() / 2;
@@ -281,7 +281,8 @@ fn the_number_of_threads_changes_nothing() {
         let pool = rayon::ThreadPoolBuilder::new().num_threads(threads).build().unwrap();
         pool.install(|| {
             let hair = even(340.0, 0.5, WidthClass::Medium, 2048).grow().unwrap();
-            let round = Way::Sections(layers(Along::Vertical, Landmark::NapeCentre, 90.0, TRAVELLING, 120.0));
+            let round =
+                MoveKind::Sections(layers(Along::Vertical, Landmark::NapeCentre, 90.0, TRAVELLING, 120.0));
             let lengths = after(&hair, movement(Region::Everything, round, DRY));
             let fallen = fall(&hair, &lengths);
             (lengths, fallen)
@@ -294,7 +295,8 @@ fn the_number_of_threads_changes_nothing() {
 fn more_roots_change_outlines_and_masses_hardly() {
     let run = |roots| {
         let hair = even(340.0, 0.5, WidthClass::Medium, roots).grow().unwrap();
-        let round = Way::Sections(layers(Along::Vertical, Landmark::NapeCentre, 90.0, TRAVELLING, 130.0));
+        let round =
+            MoveKind::Sections(layers(Along::Vertical, Landmark::NapeCentre, 90.0, TRAVELLING, 130.0));
         fall(&hair, &after(&hair, movement(Region::Everything, round, DRY)))
     };
     let (some, twice) = (run(4096), run(8192));
@@ -360,7 +362,7 @@ fn faults_name_the_move_and_the_field() {
     assert_eq!(faults.0[0].field, "moves.1.region.side_of.parting.through");
     let mut sections = layers(Along::Vertical, Landmark::Apex, 300.0, TRAVELLING, 100.0);
     sections.layout.thickness_mm = 0.0;
-    let faults = one(movement(Region::Everything, Way::Sections(sections), DRY)).check().unwrap_err();
+    let faults = one(movement(Region::Everything, MoveKind::Sections(sections), DRY)).check().unwrap_err();
     let fields: Vec<&str> = faults.0.iter().map(|f| f.field.as_str()).collect();
     assert_eq!(fields, ["moves.0.way.sections.layout.thickness_mm", "moves.0.way.sections.hold.lift_deg"]);
     let on_the_line = Region::side_of(&[Landmark::Apex, Landmark::HairlineCentre], Landmark::Crown);
@@ -442,7 +444,7 @@ proptest! {
     #[test]
     fn any_cut_leaves_possible_hair(region in any_region(), sections in any_sections(), mirrored in any::<bool>(), share in 0.2..0.99) {
         let hair = even(300.0, share, WidthClass::Medium, 256).grow().unwrap();
-        let mut each = movement(region, Way::Sections(sections), DRY);
+        let mut each = movement(region, MoveKind::Sections(sections), DRY);
         each.mirrored = mirrored;
         each.technique = Technique::usual(TechniqueKind::Point);
         let plan = one(each);

@@ -3,17 +3,17 @@
 
 use proptest::prelude::*;
 use spirel_core::cut::{
-    Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveNote, Over,
-    Sections, Technique, TechniqueKind, Way, cut, phrases,
+    Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, MoveNote,
+    Over, Sections, Technique, TechniqueKind, cut, phrases,
 };
 use spirel_core::fall::{Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, Moisture};
 use spirel_core::grow::HairRequest;
-use spirel_core::hair::{Hair, Lengths, SHARES};
+use spirel_core::hair::{Hair, SHARES, ShareLengths};
 use spirel_core::head::Place;
 use spirel_core::head::Zone;
 use spirel_core::head::taut_mm;
-use spirel_core::head::{Growth, GrowthWay};
+use spirel_core::head::{Growth, GrowthDirection};
 use spirel_core::head::{Landmark, Point};
 use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Region, Side};
@@ -31,7 +31,7 @@ fn head() -> Hair {
     request(vec![]).grow().unwrap()
 }
 
-fn movement(region: Region, way: Way) -> Move {
+fn movement(region: Region, way: MoveKind) -> Move {
     Move { state: WET, ..Move::new(region, way) }
 }
 
@@ -43,12 +43,12 @@ fn layout(along: Along, from: Landmark) -> Layout {
     Layout::new(along, 25.0, from)
 }
 
-fn twist(to: Point, side: Option<Side>, past_mm: f64) -> Way {
+fn twist(to: Point, side: Option<Side>, past_mm: f64) -> MoveKind {
     let layout = layout(Along::Profile, Landmark::HairlineCentre);
-    Way::Gathered(Gathered { side, past_mm, ..Gathered::to(layout, to) })
+    MoveKind::Gathered(Gathered { side, past_mm, ..Gathered::to(layout, to) })
 }
 
-fn mean(lengths: &Lengths) -> f64 {
+fn mean(lengths: &ShareLengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
@@ -68,7 +68,7 @@ fn hair_that_ends_too_low_drops_out_of_the_hand_little_by_little_and_the_rest_is
             length: FirstLength::HeldMm(150.0),
             drops,
         };
-        cut(&hair, &one(movement(Region::Everything, Way::Sections(sections)))).unwrap()
+        cut(&hair, &one(movement(Region::Everything, MoveKind::Sections(sections)))).unwrap()
     };
     let (all, none) = (layers(None), layers(Some(-150.0)));
     assert_eq!(none.lengths, hair.lengths, "everything ends below that");
@@ -123,7 +123,7 @@ fn twists_past_the_point_are_longer_by_that_and_grow_longer_backwards() {
     let mut cut_ones: Vec<(f64, f64)> = Vec::new();
     for (i, strand) in hair.strands.iter().enumerate() {
         if mean(&past[i]) < 319.0 && mean(&at[i]) < mean(&past[i]) {
-            let held = |lengths: &Lengths| strand.model.held_mm(mean(lengths), 320.0, WET);
+            let held = |lengths: &ShareLengths| strand.model.held_mm(mean(lengths), 320.0, WET);
             assert!((held(&past[i]) - held(&at[i]) - 30.0).abs() < 1e-6);
             cut_ones.push((strand.root.at.z, mean(&at[i])));
         }
@@ -164,7 +164,8 @@ fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
         length: FirstLength::HeldMm(100.0),
         drops: None,
     };
-    let lengths = cut(&hair, &one(movement(Region::Everything, Way::Sections(sections)))).unwrap().lengths;
+    let lengths =
+        cut(&hair, &one(movement(Region::Everything, MoveKind::Sections(sections)))).unwrap().lengths;
     let [a, b, c] = through.map(|landmark| hair.scalp().point(landmark));
     let across = (b - a).cross(&(c - a)).normalize();
     let near: Vec<f64> = by_distance(&hair, &lengths, |off| off < 15.0, &across, &a);
@@ -176,7 +177,7 @@ fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
 
 fn by_distance(
     hair: &Hair,
-    lengths: &[Lengths],
+    lengths: &[ShareLengths],
     within: impl Fn(f64) -> bool,
     across: &spirel_core::head::Vec3,
     from: &spirel_core::head::Vec3,
@@ -190,13 +191,13 @@ fn weight_taken_from_below_is_as_much_and_lies_lower() {
     let hair = head();
     let weigh = |under| {
         let mut each =
-            movement(Region::Everything, Way::Weight(layout(Along::Vertical, Landmark::NapeCentre)));
+            movement(Region::Everything, MoveKind::Weight(layout(Along::Vertical, Landmark::NapeCentre)));
         each.technique = Technique { share: Some(0.4), under, ..Technique::usual(TechniqueKind::Thin) };
         cut(&hair, &one(each)).unwrap()
     };
     let (even, below) = (weigh(0.0), weigh(1.0));
     assert!((even.moves[0].taken_g / below.moves[0].taken_g - 1.0).abs() < 0.1);
-    let taken = |lengths: &[Lengths], low: bool| {
+    let taken = |lengths: &[ShareLengths], low: bool| {
         let there = hair.strands.iter().zip(lengths).filter(|(strand, _)| (strand.root.at.y < 30.0) == low);
         there.map(|(_, l)| 320.0 - mean(l)).sum::<f64>()
     };
@@ -208,7 +209,7 @@ fn weight_taken_from_below_is_as_much_and_lies_lower() {
 fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
     let cowlick = Growth {
         at: Landmark::BrowLeft,
-        way: GrowthWay::Toward(Landmark::BrowRight),
+        way: GrowthDirection::Toward(Landmark::BrowRight),
         reach_mm: 35.0,
         strength: 1.0,
     };
@@ -283,21 +284,21 @@ proptest! {
         to in any_point(), past_mm in -100.0..400.0, strength in 0.0..1.0, reach_mm in 10.0..120.0, under in 0.0..1.0,
         thickness_mm in 8.0..100.0, mirrored in any::<bool>(), clockwise in any::<bool>(),
     ) {
-        let way = if clockwise { GrowthWay::Clockwise } else { GrowthWay::Toward(Landmark::Apex) };
+        let way = if clockwise { GrowthDirection::Clockwise } else { GrowthDirection::Toward(Landmark::Apex) };
         let growth = vec![Growth { at: Landmark::Crown, way, reach_mm, strength }];
         let hair = HairRequest { roots: 256, ..request(growth) }.grow().unwrap();
         let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
         let mut twists = movement(
             Region::Half(Side::Right),
-            Way::Gathered(Gathered { side: Some(Side::Right), past_mm, ..Gathered::to(layout, to) }),
+            MoveKind::Gathered(Gathered { side: Some(Side::Right), past_mm, ..Gathered::to(layout, to) }),
         );
         twists.mirrored = mirrored;
         twists.technique = Technique { under, ..Technique::usual(TechniqueKind::Point) };
         let weight = Move {
             technique: Technique { under, ..Technique::usual(TechniqueKind::Slide) },
-            ..movement(Region::Everything, Way::Weight(layout))
+            ..movement(Region::Everything, MoveKind::Weight(layout))
         };
-        let plan = Cut { moves: vec![twists, weight], ..one(movement(Region::Everything, Way::Weight(layout))) };
+        let plan = Cut { moves: vec![twists, weight], ..one(movement(Region::Everything, MoveKind::Weight(layout))) };
         let text = serde_json::to_string(&plan).unwrap();
         prop_assert_eq!(&serde_json::from_str::<Cut>(&text).unwrap(), &plan);
         let result = cut(&hair, &plan).unwrap();

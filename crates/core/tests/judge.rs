@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use spirel_core::cut::{
-    Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, Sections, Way, shipped,
+    Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Sections, shipped,
 };
 use spirel_core::fibre::WornStyle;
 use spirel_core::head::Zone;
@@ -26,7 +26,7 @@ fn layers(held_mm: f64, thickness_mm: f64) -> Cut {
         length: FirstLength::HeldMm(held_mm),
         drops: None,
     };
-    let moves = vec![Move::new(Region::Everything, Way::Sections(sections))];
+    let moves = vec![Move::new(Region::Everything, MoveKind::Sections(sections))];
     Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves }
 }
 
@@ -113,13 +113,13 @@ fn a_cure_cures_and_a_millimetre_less_of_it_does_not() {
         let left = |cut: Cut| FallRequest { plan: Plan::of(cut), ..asked.clone() }.answer().unwrap().findings;
         assert!(left(cure.cut.clone()).is_empty(), "{}", cure.text);
         assert!(cure.text.contains("move 1") && !cure.text.contains(['{', '[']), "{}", cure.text);
-        let Way::Sections(mut sections) = cure.cut.moves[0].way.clone() else { panic!("it is held") };
+        let MoveKind::Sections(mut sections) = cure.cut.moves[0].way.clone() else { panic!("it is held") };
         match (cure.lever, &mut sections.length) {
             (Lever::Longer, FirstLength::HeldMm(length)) => *length -= 1.0,
             _ => sections.layout.thickness_mm += 1.0,
         }
         let mut less = cure.cut.clone();
-        less.moves[0].way = Way::Sections(sections);
+        less.moves[0].way = MoveKind::Sections(sections);
         assert!(!left(less).is_empty(), "{} is the least", cure.text);
     }
 }

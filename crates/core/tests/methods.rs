@@ -1,7 +1,7 @@
 //! Three ways of working written down as cuts, and cuts of the format's first version still read.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
-use spirel_core::cut::{Cut, CutResult, MoveNote, Way, cut, phrases};
+use spirel_core::cut::{Cut, CutResult, MoveKind, MoveNote, cut, phrases};
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::Hair;
@@ -40,7 +40,7 @@ fn method(name: &str) -> Cut {
 fn carried_out(hair: &Hair, method: &Cut) -> (CutResult, Fall) {
     let result = cut(hair, method).unwrap();
     for (each, report) in method.moves.iter().zip(&result.moves) {
-        if !matches!(each.way, Way::Pause(_)) {
+        if !matches!(each.way, MoveKind::Pause(_)) {
             assert!(report.taken_g > 0.0 && report.notes.is_empty(), "{}: {:?}", each.name, report.notes);
         }
     }
@@ -70,7 +70,7 @@ fn a_wet_line_with_dry_layers_turns_a_triangle_over() {
     // Held forward, the sides keep more length towards the back than in front: held straight out they don't.
     let mut wrong = method.clone();
     for each in &mut wrong.moves[2..4] {
-        if let Way::Sections(sections) = &mut each.way {
+        if let MoveKind::Sections(sections) = &mut each.way {
             sections.hold.share = 0.0;
         }
     }
@@ -86,7 +86,7 @@ fn twists_give_lengths_that_grow_from_the_middle_of_the_face_and_spread_within_a
     assert!(worn(&fallen, Zone::Fringe) < worn(&fallen, Zone::BackLower));
     let mut untwisted = method.clone();
     for each in &mut untwisted.moves {
-        if let Way::Gathered(gathered) = &mut each.way {
+        if let MoveKind::Gathered(gathered) = &mut each.way {
             gathered.turns = 0.0;
         }
     }
@@ -106,7 +106,7 @@ fn a_concave_shape_is_short_at_the_crown_and_its_fringe_ends_below_the_brow() {
     let mut along = method.clone();
     along.moves.truncate(1);
     let concave = cut(&hair, &along).unwrap().lengths;
-    if let Way::Sections(sections) = &mut along.moves[0].way {
+    if let MoveKind::Sections(sections) = &mut along.moves[0].way {
         sections.fingers = spirel_core::cut::Fingers::default();
     }
     let even = cut(&hair, &along).unwrap().lengths;

@@ -1,13 +1,13 @@
 //! The scene of a plan: a sound mesh, in the right place, and a file that any reader of the format takes.
 
 use gltf::mesh::Mode;
-use spirel_core::cut::{Guide, Way, cut, shipped};
+use spirel_core::cut::{Guide, MoveKind, cut, shipped};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::Hair;
 use spirel_core::head::Zone;
 use spirel_core::plan::{FallRequest, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading};
-use spirel_core::scene::{Part, Scene, scene};
+use spirel_core::scene::{Scene, ScenePart, scene};
 use std::collections::BTreeMap;
 
 fn reading() -> RawReading {
@@ -24,7 +24,7 @@ fn staged(key: &str) -> (Hair, Scene) {
     (hair, scene)
 }
 
-fn part<'a>(scene: &'a Scene, name: &str) -> &'a Part {
+fn part<'a>(scene: &'a Scene, name: &str) -> &'a ScenePart {
     scene.parts.iter().find(|part| part.name == name).unwrap_or_else(|| panic!("no {name}"))
 }
 
@@ -50,7 +50,7 @@ fn every_part_is_sound() {
 }
 
 /// Volume under a surface that faces outward, by the divergence theorem, mm³.
-fn volume(part: &Part) -> f64 {
+fn volume(part: &ScenePart) -> f64 {
     let corner = |i: u32| part.points[i as usize].map(f64::from);
     let of = |t: &[u32]| {
         let [a, b, c] = [corner(t[0]), corner(t[1]), corner(t[2])];
@@ -179,7 +179,7 @@ fn a_guide_is_shown_only_where_sections_follow_one() {
         file.nodes().any(|node| node.name() == Some("guide"))
     };
     assert!(shows_guide(&plan));
-    if let Way::Sections(sections) = &mut plan.cut.moves[number].way {
+    if let MoveKind::Sections(sections) = &mut plan.cut.moves[number].way {
         sections.guide = Guide::Free;
     }
     assert!(!shows_guide(&plan));

@@ -3,7 +3,7 @@
 
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
-use spirel_core::hair::{Hair, Lengths};
+use spirel_core::hair::{Hair, ShareLengths};
 use spirel_core::head::Place;
 use spirel_core::head::Zone;
 use spirel_core::head::{Point, Vec3};
@@ -24,7 +24,7 @@ fn head(stretched_mm: f64, sprung_mm: f64, width: WidthClass, hairs_per_cm2: f64
     HairRequest::new(reading(stretched_mm, sprung_mm, width, hairs_per_cm2)).grow().unwrap()
 }
 
-fn cut_to(hair: &Hair, worn_mm: impl Fn(usize) -> f64) -> Vec<Lengths> {
+fn cut_to(hair: &Hair, worn_mm: impl Fn(usize) -> f64) -> Vec<ShareLengths> {
     let cut = |i: usize| {
         let strand = &hair.strands[i];
         let fibre = strand.model.fibre_from_worn(worn_mm(i), strand.worn).unwrap();
@@ -33,7 +33,7 @@ fn cut_to(hair: &Hair, worn_mm: impl Fn(usize) -> f64) -> Vec<Lengths> {
     (0..hair.strands.len()).map(cut).collect()
 }
 
-fn to_the_shoulder(hair: &Hair) -> Vec<Lengths> {
+fn to_the_shoulder(hair: &Hair) -> Vec<ShareLengths> {
     let height = Point::Shoulder.height_mm(&hair.measures);
     cut_to(hair, |i| hair.worn_to_height_mm(i, height).unwrap())
 }

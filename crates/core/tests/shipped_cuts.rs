@@ -1,7 +1,7 @@
 //! Every cut that ships does what it says it is for, computed against the same head uncut.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
-use spirel_core::cut::{Cut, CutResult, Guide, Over, Sections, Way, cut, phrases, shipped};
+use spirel_core::cut::{Cut, CutResult, Guide, MoveKind, Over, Sections, cut, phrases, shipped};
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, SHARES};
@@ -75,7 +75,7 @@ fn purpose_is_met(key: &str, hair: Hair, purpose: Purpose, wrong_way: impl Fn(&m
 /// Every section of a cut held, guided or textured another way.
 fn sections(plan: &mut Cut, change: impl Fn(&mut Sections)) {
     for each in &mut plan.moves {
-        if let Way::Sections(sections) = &mut each.way {
+        if let MoveKind::Sections(sections) = &mut each.way {
             change(sections);
         }
     }
@@ -218,7 +218,7 @@ fn tidelines_textures_every_second_section_and_ends_solid() {
     };
     // Every section textured.
     purpose_is_met("tidelines", waves(), purpose, |plan| {
-        if let Way::Weight(layout) = &mut plan.moves[1].way {
+        if let MoveKind::Weight(layout) = &mut plan.moves[1].way {
             (layout.every, layout.skip) = (1, 0);
         }
     });
@@ -315,7 +315,7 @@ fn plumb_line_is_level_all_round() {
     // By the ruler, with the head bent.
     purpose_is_met("plumb_line", waves(), purpose, |plan| {
         for each in &mut plan.moves {
-            if let Way::Perimeter(line) = &mut each.way {
+            if let MoveKind::Perimeter(line) = &mut each.way {
                 (line.worn, line.tilt_deg) = (false, 25.0);
             }
         }
@@ -376,7 +376,7 @@ fn inside_sampler_takes_something_everywhere_and_no_length() {
     // Only every third section.
     purpose_is_met("inside_sampler", waves(), purpose, |plan| {
         for each in &mut plan.moves {
-            if let Way::Weight(layout) = &mut each.way {
+            if let MoveKind::Weight(layout) = &mut each.way {
                 layout.every = 3;
             }
         }

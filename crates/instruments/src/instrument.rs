@@ -10,7 +10,7 @@ use rand_distr::{Distribution, Normal};
 use spirel_core::devices::{Device, DeviceKind, Presence};
 use spirel_core::reading::{Measured, Quantity};
 use spirel_core::scope::png_of_grey;
-use spirel_core::scope::{self, SIDE_MM, SIDE_PX, Scalp};
+use spirel_core::scope::{self, DrawnScalp, SIDE_MM, SIDE_PX};
 
 /// Charge that one press takes, %.
 const PRESS_TAKES_PCT: f64 = 0.25;
@@ -132,7 +132,7 @@ impl Instrument {
     }
 
     fn picture(&mut self, there: &There) -> Shown {
-        let scalp = Scalp {
+        let scalp = DrawnScalp {
             hairs_per_cm2: there.hairs_per_cm2,
             width_um: there.width_um,
             loop_radius_mm: LOOP_RADIUS_MM,

@@ -1,7 +1,7 @@
 //! Pictures as they come and go: PNG to shades of grey, and shades of grey to PNG.
 
 use png::{ColorType, Decoder, EncodingError, Limits, Transformations};
-use spirel_core::scope::{Picture, SIDE_PX, Scalp, look, png_of_grey};
+use spirel_core::scope::{DrawnScalp, Picture, SIDE_PX, look, png_of_grey};
 use spirel_core::{FieldErrors, Problem};
 use std::io::Cursor;
 
@@ -21,7 +21,7 @@ pub fn scalp_of_png(bytes: &[u8], side_mm: f64) -> Result<Picture, FieldErrors> 
 /// A corner of a made-up scalp with so many hairs on a square centimetre, five millimetres along a side, as PNG.
 pub fn scalp_to_compare(hairs_per_cm2: f64) -> Result<Vec<u8>, EncodingError> {
     const SEED: u64 = 7;
-    let scalp = Scalp { hairs_per_cm2, width_um: 70.0, loop_radius_mm: 12.0, hair: 50.0, skin: 205.0 };
+    let scalp = DrawnScalp { hairs_per_cm2, width_um: 70.0, loop_radius_mm: 12.0, hair: 50.0, skin: 205.0 };
     let seen = look(&scalp, SEED);
     let side = SIDE_PX / 2;
     let corner: Vec<u8> =

@@ -1031,7 +1031,7 @@ export interface components {
          * @description How hair is dried.
          * @enum {string}
          */
-        DryingWay: "air" | "diffuser" | "flat_wrap" | "brush";
+        DryingMethod: "air" | "diffuser" | "flat_wrap" | "brush";
         /** @description The fall of a head of hair. */
         Fall: {
             /** @description From the front (and, mirrored, from behind): left one way, right the other. */
@@ -1488,10 +1488,10 @@ export interface components {
              */
             strength?: number;
             /** @description Which way it grows. */
-            way: components["schemas"]["GrowthWay"];
+            way: components["schemas"]["GrowthDirection"];
         };
         /** @description Which way hair grows. */
-        GrowthWay: "clockwise" | "anticlockwise" | {
+        GrowthDirection: "clockwise" | "anticlockwise" | {
             /** @description Towards a landmark. */
             toward: components["schemas"]["Landmark"];
         };
@@ -1739,6 +1739,39 @@ export interface components {
             /** @description A WebSocket address that speaks the protocol of docs/instruments.md; none where none are set up. */
             address?: string | null;
         };
+        /** @description Standard errors of a landing by what causes them, worn mm. */
+        LandingRange: {
+            /**
+             * Format: double
+             * @description The cut is not exactly at the mark.
+             */
+            cut_mm: number;
+            /**
+             * Format: double
+             * @description The hair is known only so well.
+             */
+            hair_mm: number;
+            /**
+             * Format: double
+             * @description The extension law itself, over the length that it converts.
+             */
+            law_mm: number;
+            /**
+             * Format: double
+             * @description The hair is wetter or drier than meant.
+             */
+            moisture_mm: number;
+            /**
+             * Format: double
+             * @description The hand pulls more or less than meant.
+             */
+            pull_mm: number;
+            /**
+             * Format: double
+             * @description The same hair dries differently from day to day.
+             */
+            styling_mm: number;
+        };
         /**
          * @description A place on the scalp that partings run through and hair is carried to.
          * @enum {string}
@@ -1783,29 +1816,6 @@ export interface components {
          * @enum {string}
          */
         LengthUnit: "cm" | "inch";
-        /** @description One hair, in the four lengths, mm. */
-        Lengths: {
-            /**
-             * Format: double
-             * @description Along the hair.
-             */
-            fibre_mm: number;
-            /**
-             * Format: double
-             * @description Free, at the moisture it is cut at.
-             */
-            hanging_mm: number;
-            /**
-             * Format: double
-             * @description On the comb.
-             */
-            held_mm: number;
-            /**
-             * Format: double
-             * @description Dry and styled.
-             */
-            worn_mm: number;
-        };
         /** @description A share by height. */
         LevelShare: {
             /**
@@ -1894,13 +1904,13 @@ export interface components {
              */
             lands_low_mm: number;
             /** @description The strand after the cut. */
-            lengths: components["schemas"]["Lengths"];
+            lengths: components["schemas"]["MarkLengths"];
             /** @description What it means for the hair that is there. */
             outcome: components["schemas"]["Outcome"];
             /** @description Whether nine landings in ten stay at or below the shortest the client accepts, if they said. */
             shortest_kept?: boolean | null;
             /** @description What the uncertainty is made of. */
-            spread: components["schemas"]["Spread"];
+            spread: components["schemas"]["LandingRange"];
             /** @description The state it is cut in. */
             state: components["schemas"]["HeldState"];
             /**
@@ -1914,6 +1924,29 @@ export interface components {
             mark?: components["schemas"]["Mark"] | null;
             /** @description Why, in plain sentences. */
             reasons: components["schemas"]["Reason"][];
+        };
+        /** @description One hair, in the four lengths, mm. */
+        MarkLengths: {
+            /**
+             * Format: double
+             * @description Along the hair.
+             */
+            fibre_mm: number;
+            /**
+             * Format: double
+             * @description Free, at the moisture it is cut at.
+             */
+            hanging_mm: number;
+            /**
+             * Format: double
+             * @description On the comb.
+             */
+            held_mm: number;
+            /**
+             * Format: double
+             * @description Dry and styled.
+             */
+            worn_mm: number;
         };
         /** @description One zone, one wish, one state. */
         MarkRequest: {
@@ -2039,7 +2072,27 @@ export interface components {
             /** @description How the blades are used. */
             technique?: components["schemas"]["Technique"];
             /** @description What is done. */
-            way: components["schemas"]["Way"];
+            way: components["schemas"]["MoveKind"];
+        };
+        /** @description What a move does. */
+        MoveKind: {
+            /** @description Hair is combed down as it hangs and cut to a line. */
+            perimeter: components["schemas"]["FallLine"];
+        } | {
+            /** @description Hair is held away from the head, section by section, and cut along the fingers. */
+            sections: components["schemas"]["Sections"];
+        } | {
+            /** @description Hair is twisted section by section, drawn to a point of the face and cut there. */
+            gathered: components["schemas"]["Gathered"];
+        } | {
+            /** @description Weight is taken out and nothing is shortened as a whole. */
+            weight: components["schemas"]["Layout"];
+        } | {
+            /** @description Hair is drawn down until most of it has sprung back, and the rest is cut. */
+            recoil: components["schemas"]["Recoil"];
+        } | {
+            /** @description Nothing is cut. */
+            pause: components["schemas"]["Pause"];
         };
         /**
          * @description What there is to say of a move that could be carried out.
@@ -2152,11 +2205,6 @@ export interface components {
             /** @description Over its own base, but pulled this way. */
             toward: components["schemas"]["Direction"];
         };
-        /**
-         * @description Where the hair parts.
-         * @enum {string}
-         */
-        Part: "not_said" | "centre" | "left" | "right" | "moves";
         /** @description Where the hair parts: a line from the front hairline to the crown, so far to the client's left of the middle. */
         PartLine: {
             /**
@@ -2178,6 +2226,11 @@ export interface components {
              */
             zigzag_mm?: number | null;
         };
+        /**
+         * @description Where the hair parts.
+         * @enum {string}
+         */
+        PartingHabit: "not_said" | "centre" | "left" | "right" | "moves";
         /**
          * @description A zone, or one half of it.
          * @enum {string}
@@ -2228,7 +2281,7 @@ export interface components {
             /** @description The hair is dried. */
             dry: {
                 /** @description In which way. */
-                by: components["schemas"]["DryingWay"];
+                by: components["schemas"]["DryingMethod"];
                 /** @description How. */
                 note?: string;
             };
@@ -2747,39 +2800,6 @@ export interface components {
          * @enum {string}
          */
         SpotKind: "thin" | "scar" | "breakage" | "regrowth" | "tight_tying" | "sore_skin";
-        /** @description Standard errors of a landing by what causes them, worn mm. */
-        Spread: {
-            /**
-             * Format: double
-             * @description The cut is not exactly at the mark.
-             */
-            cut_mm: number;
-            /**
-             * Format: double
-             * @description The hair is known only so well.
-             */
-            hair_mm: number;
-            /**
-             * Format: double
-             * @description The extension law itself, over the length that it converts.
-             */
-            law_mm: number;
-            /**
-             * Format: double
-             * @description The hair is wetter or drier than meant.
-             */
-            moisture_mm: number;
-            /**
-             * Format: double
-             * @description The hand pulls more or less than meant.
-             */
-            pull_mm: number;
-            /**
-             * Format: double
-             * @description The same hair dries differently from day to day.
-             */
-            styling_mm: number;
-        };
         /**
          * @description A stage that keeps a document.
          * @enum {string}
@@ -2820,7 +2840,7 @@ export interface components {
             /** @description Held on the comb. */
             held: number[][];
             /** @description Its four lengths. */
-            lengths: components["schemas"]["Lengths"];
+            lengths: components["schemas"]["MarkLengths"];
             /** @description Dry and styled. */
             worn: number[][];
         };
@@ -2957,7 +2977,7 @@ export interface components {
              * @description Where it parts.
              * @default not_said
              */
-            part: components["schemas"]["Part"];
+            part: components["schemas"]["PartingHabit"];
             /**
              * @description Whether photographs may be taken; none until it was asked.
              * @default null
@@ -3251,26 +3271,6 @@ export interface components {
             /** @description Who began it. */
             stylist: string;
         };
-        /** @description What a move does. */
-        Way: {
-            /** @description Hair is combed down as it hangs and cut to a line. */
-            perimeter: components["schemas"]["FallLine"];
-        } | {
-            /** @description Hair is held away from the head, section by section, and cut along the fingers. */
-            sections: components["schemas"]["Sections"];
-        } | {
-            /** @description Hair is twisted section by section, drawn to a point of the face and cut there. */
-            gathered: components["schemas"]["Gathered"];
-        } | {
-            /** @description Weight is taken out and nothing is shortened as a whole. */
-            weight: components["schemas"]["Layout"];
-        } | {
-            /** @description Hair is drawn down until most of it has sprung back, and the rest is cut. */
-            recoil: components["schemas"]["Recoil"];
-        } | {
-            /** @description Nothing is cut. */
-            pause: components["schemas"]["Pause"];
-        };
         /**
          * @description Fibre width by feel.
          * @enum {string}
@@ -3493,7 +3493,7 @@ export type DeviceKind = components['schemas']['DeviceKind'];
 export type Direction = components['schemas']['Direction'];
 export type Document = components['schemas']['Document'];
 export type Drops = components['schemas']['Drops'];
-export type DryingWay = components['schemas']['DryingWay'];
+export type DryingMethod = components['schemas']['DryingMethod'];
 export type Fall = components['schemas']['Fall'];
 export type FallAnswer = components['schemas']['FallAnswer'];
 export type FallLine = components['schemas']['FallLine'];
@@ -3519,7 +3519,7 @@ export type Gathered = components['schemas']['Gathered'];
 export type GatheredHair = components['schemas']['GatheredHair'];
 export type Girth = components['schemas']['Girth'];
 export type Growth = components['schemas']['Growth'];
-export type GrowthWay = components['schemas']['GrowthWay'];
+export type GrowthDirection = components['schemas']['GrowthDirection'];
 export type Guide = components['schemas']['Guide'];
 export type HairCount = components['schemas']['HairCount'];
 export type HairEvent = components['schemas']['HairEvent'];
@@ -3535,17 +3535,18 @@ export type HeadTilt = components['schemas']['HeadTilt'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
 export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
+export type LandingRange = components['schemas']['LandingRange'];
 export type Landmark = components['schemas']['Landmark'];
 export type LandmarkPlace = components['schemas']['LandmarkPlace'];
 export type Layout = components['schemas']['Layout'];
 export type LengthUnit = components['schemas']['LengthUnit'];
-export type Lengths = components['schemas']['Lengths'];
 export type LevelShare = components['schemas']['LevelShare'];
 export type Lever = components['schemas']['Lever'];
 export type LineAt = components['schemas']['LineAt'];
 export type LinePoint = components['schemas']['LinePoint'];
 export type Mark = components['schemas']['Mark'];
 export type MarkAnswer = components['schemas']['MarkAnswer'];
+export type MarkLengths = components['schemas']['MarkLengths'];
 export type MarkRequest = components['schemas']['MarkRequest'];
 export type MarkSheet = components['schemas']['MarkSheet'];
 export type MarkedAs = components['schemas']['MarkedAs'];
@@ -3555,6 +3556,7 @@ export type MissingField = components['schemas']['MissingField'];
 export type Moisture = components['schemas']['Moisture'];
 export type Most = components['schemas']['Most'];
 export type Move = components['schemas']['Move'];
+export type MoveKind = components['schemas']['MoveKind'];
 export type MoveNote = components['schemas']['MoveNote'];
 export type MoveReport = components['schemas']['MoveReport'];
 export type NewVisit = components['schemas']['NewVisit'];
@@ -3562,9 +3564,9 @@ export type Offset = components['schemas']['Offset'];
 export type Outcome = components['schemas']['Outcome'];
 export type Outline = components['schemas']['Outline'];
 export type Over = components['schemas']['Over'];
-export type Part = components['schemas']['Part'];
 export type PartLine = components['schemas']['PartLine'];
 export type Parting = components['schemas']['Parting'];
+export type PartingHabit = components['schemas']['PartingHabit'];
 export type Patch = components['schemas']['Patch'];
 export type PatchRule = components['schemas']['PatchRule'];
 export type Pattern = components['schemas']['Pattern'];
@@ -3603,7 +3605,6 @@ export type SinceLast = components['schemas']['SinceLast'];
 export type Source = components['schemas']['Source'];
 export type Spot = components['schemas']['Spot'];
 export type SpotKind = components['schemas']['SpotKind'];
-export type Spread = components['schemas']['Spread'];
 export type Stage = components['schemas']['Stage'];
 export type StageDocuments = components['schemas']['StageDocuments'];
 export type Stance = components['schemas']['Stance'];
@@ -3627,7 +3628,6 @@ export type Visit = components['schemas']['Visit'];
 export type VisitFile = components['schemas']['VisitFile'];
 export type VisitFormat = components['schemas']['VisitFormat'];
 export type VisitRow = components['schemas']['VisitRow'];
-export type Way = components['schemas']['Way'];
 export type WidthClass = components['schemas']['WidthClass'];
 export type WornStyle = components['schemas']['WornStyle'];
 export type WornWidth = components['schemas']['WornWidth'];
@@ -4814,7 +4814,7 @@ export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
 export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DeviceKind"]> = ["comb", "gauge", "scope", "meter", "room"];
 export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right"];
-export const dryingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingWay"]> = ["air", "diffuser", "flat_wrap", "brush"];
+export const dryingMethodValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingMethod"]> = ["air", "diffuser", "flat_wrap", "brush"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
 export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place"];
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
@@ -4840,8 +4840,8 @@ export const fromAppOneOf5TypeValues: ReadonlyArray<Extract<FlattenedDeepRequire
     type: unknown;
 }>["type"]> = ["set"];
 export const gapValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Gap"]> = ["stretched", "sprung", "width", "like"];
-export const growthWayOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthWay"]> = ["clockwise"];
-export const growthWayOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthWay"]> = ["anticlockwise"];
+export const growthDirectionOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthDirection"]> = ["clockwise"];
+export const growthDirectionOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["GrowthDirection"]> = ["anticlockwise"];
 export const guideOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["stationary"];
 export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["free"];
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
@@ -4866,7 +4866,7 @@ export const outcomeOneOf2KindValues: ReadonlyArray<Extract<FlattenedDeepRequire
 export const overOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["own_base"];
 export const overOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["previous"];
 export const overOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["centre"];
-export const partValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Part"]> = ["not_said", "centre", "left", "right", "moves"];
+export const partingHabitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PartingHabit"]> = ["not_said", "centre", "left", "right", "moves"];
 export const patchValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Patch"]> = ["fringe", "fringe_left", "fringe_right", "fringe_front", "fringe_behind", "top", "top_left", "top_right", "top_front", "top_behind", "crown", "crown_left", "crown_right", "crown_front", "crown_behind", "left_side", "left_side_front", "left_side_behind", "left_side_upper", "left_side_under", "back_upper", "back_upper_left", "back_upper_right", "back_upper_upper", "back_upper_under", "back_lower", "back_lower_left", "back_lower_right", "back_lower_upper", "back_lower_under", "nape", "nape_left", "nape_right", "right_side", "right_side_front", "right_side_behind", "right_side_upper", "right_side_under"];
 export const pointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Point"]> = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "nape_line", "jaw_corner", "chin", "shoulder", "collarbone", "armpit", "mid_back", "waist"];
 export const presenceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Presence"]> = ["ready", "away", "off"];

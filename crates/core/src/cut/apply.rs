@@ -1,17 +1,18 @@
 //! Carries a cut out on a head of hair.
 
 use super::guide::GuideHair;
+use super::hand_line::{HandLine, shares};
 use super::report::{MoveNote, MoveReport, SectionShape};
-use super::sections::{HandLine, Section, divide, shares};
+use super::subsection::{Subsection, divide};
 use super::technique::begins;
 use super::{
-    Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, Pattern, Recoil, Sections, Technique,
-    Way,
+    Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, MoveKind, Pattern, Recoil, Sections,
+    Technique,
 };
 use crate::error::FieldErrors;
 use crate::fall::{combed, worn_as};
-use crate::fibre::{Comb, HeldState, Hold, Moisture};
-use crate::hair::{Hair, Lengths, SHARES, Strand};
+use crate::fibre::{Comb, HeldHair, HeldState, Moisture};
+use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::Place;
 use crate::head::Scalp;
 use crate::head::{Vec3, taut_mm};
@@ -27,7 +28,7 @@ const PARTS_OVER_MM: f64 = 16.0;
 #[derive(Debug, Clone)]
 pub struct CutResult {
     /// How long each strand's shares are now, mm of fibre.
-    pub lengths: Vec<Lengths>,
+    pub lengths: Vec<ShareLengths>,
     /// What each move did, in order; switched-off moves did nothing.
     pub moves: Vec<MoveReport>,
 }
@@ -80,7 +81,7 @@ enum Limit {
 /// One move on the hair as those before it left it.
 pub(super) struct Scissors<'a> {
     pub hair: &'a Hair,
-    pub lengths: &'a mut Vec<Lengths>,
+    pub lengths: &'a mut Vec<ShareLengths>,
     /// Which move this is.
     number: usize,
     /// Strands it has shortened so far, and those that each move before it has.
@@ -104,12 +105,12 @@ impl Scissors<'_> {
             sections: Vec::new(),
             notes: Vec::new(),
         };
-        if each.off || matches!(each.way, Way::Pause(_)) {
+        if each.off || matches!(each.way, MoveKind::Pause(_)) {
             return Ok(report);
         }
         if each.state.moisture == Moisture::Wet
             && each.state.comb == Comb::None
-            && !matches!(each.way, Way::Weight(_))
+            && !matches!(each.way, MoveKind::Weight(_))
         {
             report.notes.push(MoveNote::WetWithoutComb);
         }
@@ -153,21 +154,21 @@ impl Scissors<'_> {
             .collect();
         let textured = Textured { pattern: each.pattern.as_ref(), within: within.as_ref(), scalp };
         let cut = match &each.way {
-            Way::Perimeter(line) => self.cut_at_line(&members, line, each),
-            Way::Sections(sections) => {
+            MoveKind::Perimeter(line) => self.cut_at_line(&members, line, each),
+            MoveKind::Sections(sections) => {
                 return self.in_sections(&members, (sections, &test), each, &textured, report);
             }
-            Way::Gathered(gathered) => self.gather(&members, gathered, each, &textured, report),
-            Way::Weight(layout) => self.weigh(&members, layout, &each.technique, &textured, report),
-            Way::Recoil(recoil) => self.recoil(&members, recoil, each, &textured, report),
-            Way::Pause(_) => 0,
+            MoveKind::Gathered(gathered) => self.gather(&members, gathered, each, &textured, report),
+            MoveKind::Weight(layout) => self.weigh(&members, layout, &each.technique, &textured, report),
+            MoveKind::Recoil(recoil) => self.recoil(&members, recoil, each, &textured, report),
+            MoveKind::Pause(_) => 0,
         };
         Ok((members.len(), cut))
     }
 
     /// How much of each strand stays in the hand, 0 to 1, as the rest drops out by where it ends. Neither ends nor hands part to
     /// the millimetre: of hair that ends about there some drops.
-    fn in_hand(&self, sections: &[Section], drops: &Drops) -> Vec<f64> {
+    fn in_hand(&self, sections: &[Subsection], drops: &Drops) -> Vec<f64> {
         let hair = self.hair;
         let height = |place: Option<Place>| place.map(|place| place.height_mm(&hair.measures));
         let (below, above) = (height(drops.ends_below), height(drops.ends_above));
@@ -240,7 +241,7 @@ impl Scissors<'_> {
         let Some(first) = strips.first() else { return Ok((members.len(), 0)) };
         let held_count = strips.iter().map(|strip| strip.members.len()).sum();
         let (hold, fingers, guide) = (&sections.hold, &sections.fingers, sections.guide);
-        let over = |strip: &Section, before: Option<&Section>| {
+        let over = |strip: &Subsection, before: Option<&Subsection>| {
             let before = before.cloned();
             let strip = strip.clone();
             let (scalp, hold) = (scalp, *hold);
@@ -374,7 +375,7 @@ impl Scissors<'_> {
     /// along it.
     fn cut_at_hands(
         &mut self,
-        strips: &[Section],
+        strips: &[Subsection],
         each: &Move,
         textured: &Textured,
         in_hand: impl Fn(usize) -> f64 + Sync,
@@ -415,7 +416,7 @@ impl Scissors<'_> {
             });
             Some((i, after))
         };
-        let changed: Vec<(usize, Lengths)> = held.filter_map(cut).collect();
+        let changed: Vec<(usize, ShareLengths)> = held.filter_map(cut).collect();
         let count = changed.len();
         for (i, after) in changed {
             self.lengths[i] = after;
@@ -469,7 +470,7 @@ impl Textured<'_> {
 }
 
 /// The strands of a section, piece by piece along it.
-fn pieces(strip: &Section, scalp: &Scalp, piece_mm: Option<f64>) -> Vec<Vec<(usize, f64)>> {
+fn pieces(strip: &Subsection, scalp: &Scalp, piece_mm: Option<f64>) -> Vec<Vec<(usize, f64)>> {
     let Some(piece_mm) = piece_mm else { return vec![strip.members.clone()] };
     let points: Vec<Vec3> = shares().map(|share| scalp.form.point(&strip.base(share))).collect();
     let length: f64 = points.windows(2).map(|pair| (pair[1] - pair[0]).norm()).sum();
@@ -491,11 +492,11 @@ fn spread(hands: &[Vec3]) -> Vec<Vec3> {
 /// Hair of these lengths after a cut so far from the scalp; none if nothing reaches there.
 fn shortened(
     strand: &Strand,
-    lengths: &Lengths,
-    (limit, hold): (Limit, Hold),
+    lengths: &ShareLengths,
+    (limit, hold): (Limit, HeldHair),
     technique: &Technique,
     begin: f64,
-) -> Option<Lengths> {
+) -> Option<ShareLengths> {
     let longest = lengths.iter().copied().fold(0.0, f64::max);
     // Held hair is never longer than its fibre: what is shorter than the way isn't reached.
     let (Limit::Held(mm) | Limit::Fibre(mm)) = limit;

@@ -72,7 +72,7 @@ pub struct Move {
     #[serde(default)]
     pub state: HeldState,
     /// What is done.
-    pub way: Way,
+    pub way: MoveKind,
     /// How the blades are used.
     #[serde(default)]
     pub technique: Technique,
@@ -117,7 +117,7 @@ fn is_false(flag: &bool) -> bool {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", deny_unknown_fields)]
-pub enum Way {
+pub enum MoveKind {
     /// Hair is combed down as it hangs and cut to a line.
     Perimeter(FallLine),
     /// Hair is held away from the head, section by section, and cut along the fingers.
@@ -158,11 +158,11 @@ impl Cut {
 impl Move {
     /// Whether its sections follow the first.
     pub fn has_guide(&self) -> bool {
-        matches!(&self.way, Way::Sections(sections) if sections.guide != Guide::Free)
+        matches!(&self.way, MoveKind::Sections(sections) if sections.guide != Guide::Free)
     }
 
     /// A move of a region, dry, without a comb, blunt.
-    pub fn new(region: Region, way: Way) -> Self {
+    pub fn new(region: Region, way: MoveKind) -> Self {
         Self {
             name: String::new(),
             off: false,
@@ -181,12 +181,14 @@ impl Move {
     #[must_use]
     pub(super) fn other_side(&self) -> Self {
         let way = match &self.way {
-            Way::Perimeter(line) => Way::Perimeter(*line),
-            Way::Sections(sections) => Way::Sections(sections.mirrored()),
-            Way::Gathered(gathered) => Way::Gathered(gathered.mirrored()),
-            Way::Weight(layout) => Way::Weight(layout.mirrored()),
-            Way::Recoil(recoil) => Way::Recoil(Recoil { layout: recoil.layout.mirrored(), ..*recoil }),
-            Way::Pause(pause) => Way::Pause(pause.clone()),
+            MoveKind::Perimeter(line) => MoveKind::Perimeter(*line),
+            MoveKind::Sections(sections) => MoveKind::Sections(sections.mirrored()),
+            MoveKind::Gathered(gathered) => MoveKind::Gathered(gathered.mirrored()),
+            MoveKind::Weight(layout) => MoveKind::Weight(layout.mirrored()),
+            MoveKind::Recoil(recoil) => {
+                MoveKind::Recoil(Recoil { layout: recoil.layout.mirrored(), ..*recoil })
+            }
+            MoveKind::Pause(pause) => MoveKind::Pause(pause.clone()),
         };
         let pattern = self.pattern.as_ref().map(Pattern::mirrored);
         Self { region: self.region.mirrored(), way, pattern, ..self.clone() }
@@ -203,19 +205,19 @@ impl Move {
             let why = "weight is left until a later move; name one that comes after this".into();
             faults.push("banked_until", Problem::Contradicts { why });
         }
-        if let Way::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.way
+        if let MoveKind::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.way
             && *earlier as usize >= number
         {
             let why = "a guide is hair that was cut before; name an earlier move".into();
             faults.push("way.sections.length.like_move", Problem::Contradicts { why });
         }
         match &self.way {
-            Way::Recoil(recoil) => faults.take("way.recoil", recoil.check()),
-            Way::Pause(pause) => faults.take("way.pause", pause.check()),
-            Way::Perimeter(line) => faults.take("way.perimeter", line.check()),
-            Way::Sections(sections) => faults.take("way.sections", sections.check()),
-            Way::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
-            Way::Weight(layout) => {
+            MoveKind::Recoil(recoil) => faults.take("way.recoil", recoil.check()),
+            MoveKind::Pause(pause) => faults.take("way.pause", pause.check()),
+            MoveKind::Perimeter(line) => faults.take("way.perimeter", line.check()),
+            MoveKind::Sections(sections) => faults.take("way.sections", sections.check()),
+            MoveKind::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
+            MoveKind::Weight(layout) => {
                 if self.technique == Technique::default() {
                     let why = "a blunt cut takes no weight: choose another technique, or cut to a length";
                     faults.push("technique", Problem::Contradicts { why: why.into() });

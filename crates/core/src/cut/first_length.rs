@@ -3,7 +3,8 @@
 use super::FirstLength;
 use super::apply::Scissors;
 use super::guide::GuideHair;
-use super::sections::{Section, shares};
+use super::hand_line::shares;
+use super::subsection::Subsection;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::HeldState;
 use crate::head::Vec3;
@@ -16,7 +17,7 @@ impl Scissors<'_> {
     /// Hair beside a section that can guide it: of the strands that may, the nearest ones.
     pub(super) fn guide_beside(
         &self,
-        first: &Section,
+        first: &Subsection,
         may: &dyn Fn(usize) -> bool,
         state: HeldState,
     ) -> Option<GuideHair> {
@@ -55,7 +56,7 @@ impl Scissors<'_> {
     /// How long a section is held over the middle of its base when it is the first, or measured on itself, mm.
     pub(super) fn first_length_mm(
         &self,
-        section: &Section,
+        section: &Subsection,
         length: FirstLength,
         state: HeldState,
     ) -> Result<f64, FieldErrors> {

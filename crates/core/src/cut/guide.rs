@@ -9,8 +9,9 @@
 //! to first order Lₙ = L + h·cos θ: one level line at 0°, graduation between, uniform layers at 90°, shorter above than below
 //! past it. On the round head both are taut paths.
 
+use super::hand_line::{HandLine, shares};
 use super::hold::{Guide, Hold};
-use super::sections::{HandLine, Section, shares};
+use super::subsection::Subsection;
 use crate::head::Scalp;
 use crate::head::Vec3;
 use crate::head::taut_mm;
@@ -33,7 +34,7 @@ impl GuideHair {
     }
 
     /// The ends of a section as it was cut at a hand, beside the next section.
-    pub fn of(scalp: &Scalp, section: &Section, hand: &HandLine, next: &Section) -> Self {
+    pub fn of(scalp: &Scalp, section: &Subsection, hand: &HandLine, next: &Subsection) -> Self {
         let lengths: Vec<f64> = shares()
             .zip(&hand.points)
             .map(|(share, fingers)| {
@@ -53,7 +54,7 @@ impl GuideHair {
     }
 
     /// The hand that holds it together with the next section.
-    pub fn hand(&self, scalp: &Scalp, hold: &Hold, guide: Guide, next: &Section) -> HandLine {
+    pub fn hand(&self, scalp: &Scalp, hold: &Hold, guide: Guide, next: &Subsection) -> HandLine {
         let (past_mm, guide_share) = guide.carried().unwrap_or((0.0, 0.5));
         let at = |(i, share): (usize, f64)| {
             let (root, before) = (next.base(share), self.roots[i]);
@@ -92,7 +93,8 @@ fn reach_mm(scalp: &Scalp, root: &Vec3, normal: &Vec3, from: &Vec3, out: &Vec3, 
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::cut::sections::{Layout, divide};
+    use crate::cut::Layout;
+    use crate::cut::subsection::divide;
     use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Over};
     use crate::head::{Felt, Hairline, HeadForm, Landmark, Measures, direction};
     use crate::section::Along;

@@ -28,7 +28,7 @@ pub enum Pause {
     /// The hair is dried.
     Dry {
         /// In which way.
-        by: DryingWay,
+        by: DryingMethod,
         /// How.
         #[serde(default)]
         note: String,
@@ -52,7 +52,7 @@ pub enum ProductGives {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum DryingWay {
+pub enum DryingMethod {
     /// In the air.
     Air,
     /// Under a diffuser held still.

@@ -1,6 +1,7 @@
 //! What a move did, and how its sections are drawn.
 
-use super::sections::{HandLine, Section, shares};
+use super::hand_line::{HandLine, shares};
+use super::subsection::Subsection;
 use crate::head::Scalp;
 use crate::head::drawn;
 use serde::Serialize;
@@ -57,7 +58,7 @@ pub enum MoveNote {
 
 impl SectionShape {
     /// Of a section held like this; of one that isn't held, its line alone.
-    pub(super) fn of(scalp: &Scalp, strip: &Section, hand: Option<&HandLine>) -> Self {
+    pub(super) fn of(scalp: &Scalp, strip: &Subsection, hand: Option<&HandLine>) -> Self {
         let shown = || shares().step_by(SHOWN_STEP);
         Self {
             base: shown().map(|share| drawn(&scalp.form.point(&strip.base(share)))).collect(),

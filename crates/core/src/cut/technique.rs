@@ -1,7 +1,7 @@
 //! What the blades leave: maps over the eight shares of a root's hair.
 
 use crate::error::FieldErrors;
-use crate::hair::{Lengths, SHARES};
+use crate::hair::{SHARES, ShareLengths};
 use serde::{Deserialize, Serialize};
 
 /// Deepest that weight is taken, as a share of a hair's length: beyond half the ends look broken.
@@ -156,7 +156,7 @@ impl Technique {
     ///
     /// The hair of a root lies on a ring of eight equal parts. What is taken from is a stretch of the ring: of a part of which
     /// it covers a share, that share is taken, so that the mass taken is exact and changes evenly with share and depth.
-    pub(super) fn work(&self, lengths: &mut Lengths, begin: f64) {
+    pub(super) fn work(&self, lengths: &mut ShareLengths, begin: f64) {
         let (share, depth) = self.amounts();
         if share <= 0.0 {
             return;
@@ -281,7 +281,7 @@ mod tests {
             thin.work(&mut once, begins(0, strand));
             let mut twice = once;
             thin.work(&mut twice, begins(1, strand));
-            let whole = |lengths: &Lengths| lengths.iter().filter(|length| **length > 199.9).count();
+            let whole = |lengths: &ShareLengths| lengths.iter().filter(|length| **length > 199.9).count();
             fresh += (whole(&once) - whole(&twice)) as f64;
         }
         // Of eight parts a first pass leaves five or six whole; a second takes from at least two more of them.
@@ -292,7 +292,7 @@ mod tests {
     fn what_is_taken_changes_evenly_with_share_and_depth_wherever_it_begins() {
         for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Blunt) {
             for begin in [0.0, 0.43, 0.91] {
-                let mut last = None::<Lengths>;
+                let mut last = None::<ShareLengths>;
                 for step in 0..=400 {
                     let share = f64::from(step) / 500.0;
                     let tried =

@@ -3,8 +3,8 @@
 //! The words stand in `moves.en.json`; this only chooses among them and fills in lengths and angles.
 
 use super::{
-    Cut, FingerShape, FirstLength, Gathered, Guide, Hold, Layout, Move, Over, Pattern, Pause, Sections,
-    Technique, TechniqueKind, Way,
+    Cut, FingerShape, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, Over, Pattern, Pause,
+    Sections, Technique, TechniqueKind,
 };
 use crate::fibre::HeldState;
 use crate::head::Landmark;
@@ -62,18 +62,18 @@ impl Say {
 
     fn each(&self, each: &Move) -> Phrase {
         let key = match &each.way {
-            Way::Perimeter(_) => "perimeter",
-            Way::Sections(_) => "sections",
-            Way::Gathered(_) => "gathered",
-            Way::Weight(_) => "weight",
-            Way::Recoil(_) => "recoil",
-            Way::Pause(Pause::Look { .. }) => "look",
-            Way::Pause(Pause::Product { .. }) => "product",
-            Way::Pause(Pause::Dry { .. }) => "dry",
+            MoveKind::Perimeter(_) => "perimeter",
+            MoveKind::Sections(_) => "sections",
+            MoveKind::Gathered(_) => "gathered",
+            MoveKind::Weight(_) => "weight",
+            MoveKind::Recoil(_) => "recoil",
+            MoveKind::Pause(Pause::Look { .. }) => "look",
+            MoveKind::Pause(Pause::Product { .. }) => "product",
+            MoveKind::Pause(Pause::Dry { .. }) => "dry",
         };
         let title = if each.name.is_empty() { text(&format!("title.{key}"), &[]) } else { each.name.clone() };
         let mut parts = vec![self.way(each)];
-        let cuts = !matches!(each.way, Way::Weight(_) | Way::Pause(_));
+        let cuts = !matches!(each.way, MoveKind::Weight(_) | MoveKind::Pause(_));
         if each.technique.kind != TechniqueKind::Blunt && cuts {
             parts.push(text("technique", &[("technique", self.technique(&each.technique))]));
         }
@@ -95,7 +95,7 @@ impl Say {
     fn way(&self, each: &Move) -> String {
         let region = self.region(&each.region);
         match &each.way {
-            Way::Perimeter(line) => {
+            MoveKind::Perimeter(line) => {
                 let mut places = vec![self.place(line.behind)];
                 for (key, place) in [("line.side", line.side), ("line.front", line.front)] {
                     places.extend(place.map(|place| text(key, &[("place", self.place(place))])));
@@ -109,7 +109,7 @@ impl Say {
                 let gaps = [("state", state(each.state)), ("region", region), ("line", places.join(", "))];
                 text("way.perimeter", &gaps)
             }
-            Way::Sections(sections) => {
+            MoveKind::Sections(sections) => {
                 let gaps = [
                     ("state", state(each.state)),
                     ("region", region),
@@ -128,7 +128,7 @@ impl Say {
                     format!("{said} {}", text(key, &[("place", self.place(place))]))
                 })
             }
-            Way::Gathered(gathered) => {
+            MoveKind::Gathered(gathered) => {
                 let gaps = [
                     ("state", state(each.state)),
                     ("region", region),
@@ -138,7 +138,7 @@ impl Say {
                 ];
                 text(if gathered.past_mm == 0.0 { "way.gathered" } else { "way.gathered_past" }, &gaps)
             }
-            Way::Recoil(recoil) => {
+            MoveKind::Recoil(recoil) => {
                 let gaps = [
                     ("state", state(each.state)),
                     ("region", region),
@@ -147,7 +147,7 @@ impl Say {
                 ];
                 text("way.recoil", &gaps)
             }
-            Way::Pause(pause) => {
+            MoveKind::Pause(pause) => {
                 let (key, kind, note) = match pause {
                     Pause::Look { note } => ("way.look", String::new(), note),
                     Pause::Product { gives, note } => ("way.product", word("gives", gives), note),
@@ -155,7 +155,7 @@ impl Say {
                 };
                 text(key, &[("kind", kind), ("note", note.clone())]).trim().to_owned()
             }
-            Way::Weight(layout) => {
+            MoveKind::Weight(layout) => {
                 let gaps = [
                     ("state", state(each.state)),
                     ("region", region),

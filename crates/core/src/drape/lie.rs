@@ -2,7 +2,7 @@
 //!
 //! Hair can't lie denser than its packing. Where n hairs of section A grow on an area and take 1/(x·φ) times their section
 //! for each worn millimetre, a strand has to ride over all that is rooted below it: it leaves the scalp at sin α = n·A/(φ·x).
-//! On a round head there is more room further out, so its height c after a worn length s solves
+//! On a round head there is more volume further out, so its height c after a worn length s solves
 //! ((R + c)³ − R³)/3R² = s·sin α, and is at most s: hair that is denser than that stands upright.
 
 use super::path::Path;

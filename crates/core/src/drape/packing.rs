@@ -1,4 +1,4 @@
-//! How much room hair takes: its fibre over the share of the room that is fibre.
+//! How much volume hair takes: its fibre over the share of the volume that is fibre.
 
 use super::profile::{Profile, Terms};
 use crate::constants::{PACKING_BRUSHED, PACKING_CURL, PACKING_STRAIGHT};
@@ -6,13 +6,13 @@ use crate::fibre::WornStyle;
 
 /// The packing of a client's hair: φ = 0.09/(1 + β(1 − x²)²).
 ///
-/// What is closed keeps its neighbours away, and they are as closed as it is: the room goes with the square. With 1 − x² alone no
+/// What is closed keeps its neighbours away, and they are as closed as it is: the volume goes with the square. With 1 − x² alone no
 /// β gives ringlets that lie close above and wide at their ends, and coils that stand up, at once (docs/accuracy.md).
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Packing {
-    /// By how many times fully closed curls take more room than straight hair, β.
+    /// By how many times fully closed curls take more volume than straight hair, β.
     pub curl: f64,
-    /// By how much more room what is closed takes than in the usual air, as a share.
+    /// By how much more volume what is closed takes than in the usual air, as a share.
     pub frizz: f64,
 }
 

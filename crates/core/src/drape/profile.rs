@@ -1,7 +1,7 @@
 //! How much hair lies in a millimetre of its worn height, by the distance from its end.
 //!
 //! A curl is closed at its end and pulled open above: a worn millimetre near the end holds more fibre, and fibre that needs
-//! more room, than one near the root. Both are plain functions of the height h above the end, whatever the length of the
+//! more volume, than one near the root. Both are plain functions of the height h above the end, whatever the length of the
 //! hair, because pull grows from the end upwards. They are kept as sums of exponentials in h with coefficients of one
 //! sign, so that what thousands of hairs of any length put into a column of cells is summed by a recurrence from cell to
 //! cell, exactly, and nothing can come out negative.

@@ -53,12 +53,12 @@ impl CapCell {
     }
 
     /// Height of the layer over it that holds so much, mm.
-    pub fn height_mm(&self, room_mm3: f64) -> f64 {
+    pub fn height_mm(&self, volume_mm3: f64) -> f64 {
         let [a, b, c] = self.holds;
         // The height grows ever more slowly with what is held, so that Newton's method from above can't miss.
-        let mut height = room_mm3 / a;
+        let mut height = volume_mm3 / a;
         for _ in 0..tolerance::STEPS {
-            let over = height * (a + height * (b + height * c)) - room_mm3;
+            let over = height * (a + height * (b + height * c)) - volume_mm3;
             let step = over / (a + height * (2.0 * b + 3.0 * c * height));
             height -= step;
             if step < tolerance::LENGTH_MM {

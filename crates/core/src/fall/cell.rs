@@ -17,7 +17,7 @@ const FREE_MM: f64 = 2000.0;
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(super) struct Cell<const N: usize>(pub [f64; N]);
 
-/// A cell over the head. Its room is a volume, mm³.
+/// A cell over the head. Its volume is a volume, mm³.
 pub(super) type Over = Cell<OVER>;
 
 /// A cell below the head. What it holds is level sections by ring, mm².
@@ -46,14 +46,14 @@ impl<const N: usize> Cell<N> {
 }
 
 impl Over {
-    /// What a piece of hair lays into it: the room it takes, mm³, the fibre that covers the cell, mm², and how much of that
+    /// What a piece of hair lays into it: the volume it takes, mm³, the fibre that covers the cell, mm², and how much of that
     /// crosses the cell, mm; how long the hair is and how far it stands off by itself, mm.
-    pub fn lay(&mut self, room: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) {
-        self.add(&Self([room, cover_mm2, width_mm, room * longest_mm, room * stand_mm]));
+    pub fn lay(&mut self, volume: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) {
+        self.add(&Self([volume, cover_mm2, width_mm, volume * longest_mm, volume * stand_mm]));
     }
 
     /// Room that hair takes, mm³.
-    pub fn room(&self) -> f64 {
+    pub fn volume(&self) -> f64 {
         self.0[0]
     }
 
@@ -67,9 +67,9 @@ impl Over {
         self.0[2]
     }
 
-    /// Mean worn length of the hair that takes its room, mm.
+    /// Mean worn length of the hair that takes its volume, mm.
     pub fn longest_mm(&self) -> f64 {
-        if self.room() > 0.0 { self.0[3] / self.room() } else { 0.0 }
+        if self.volume() > 0.0 { self.0[3] / self.volume() } else { 0.0 }
     }
 
     /// The same with as much crossing it as another cell.
@@ -80,18 +80,18 @@ impl Over {
 
     /// How far that hair stands off by itself, mm.
     pub fn stand_mm(&self) -> f64 {
-        if self.room() > 0.0 { self.0[4] / self.room() } else { 0.0 }
+        if self.volume() > 0.0 { self.0[4] / self.volume() } else { 0.0 }
     }
 }
 
 impl Below {
     /// Room that hair takes in a ring, mm².
-    pub fn room(&self, ring: usize) -> f64 {
+    pub fn volume(&self, ring: usize) -> f64 {
         self.0[ring]
     }
 
     /// Room in all rings, mm².
-    pub fn all_room(&self) -> f64 {
+    pub fn all_volume(&self) -> f64 {
         self.0[..RINGS].iter().sum()
     }
 
@@ -111,24 +111,24 @@ impl Below {
         self.0[3 * RINGS + 1]
     }
 
-    /// Adds room, mm², and a section of fibre, mm², that lies so far from the axis to a ring, of hair that hangs freely.
-    pub fn lay(&mut self, ring: usize, room: f64, section: f64, moment: f64) {
-        self.lay_within(ring, room, section, moment, FREE_MM);
+    /// Adds volume, mm², and a section of fibre, mm², that lies so far from the axis to a ring, of hair that hangs freely.
+    pub fn lay(&mut self, ring: usize, volume: f64, section: f64, moment: f64) {
+        self.lay_within(ring, volume, section, moment, FREE_MM);
     }
 
     /// The same of hair that can't stand off the head further than this, mm.
-    pub fn lay_within(&mut self, ring: usize, room: f64, section: f64, moment: f64, reach_mm: f64) {
-        self.0[ring] += room;
+    pub fn lay_within(&mut self, ring: usize, volume: f64, section: f64, moment: f64, reach_mm: f64) {
+        self.0[ring] += volume;
         self.0[RINGS + ring] += section;
         self.0[2 * RINGS + ring] += moment;
-        self.0[3 * RINGS + 3] += room * reach_mm;
+        self.0[3 * RINGS + 3] += volume * reach_mm;
     }
 
     /// How far from the axis its hair can reach on the mean, mm: where it lies, and as far as it can stand off.
     pub fn reaches_mm(&self) -> f64 {
-        let (room, section) = (self.all_room(), self.0[RINGS..2 * RINGS].iter().sum::<f64>());
-        if room > 0.0 && section > 0.0 {
-            self.0[2 * RINGS..3 * RINGS].iter().sum::<f64>() / section + self.0[3 * RINGS + 3] / room
+        let (volume, section) = (self.all_volume(), self.0[RINGS..2 * RINGS].iter().sum::<f64>());
+        if volume > 0.0 && section > 0.0 {
+            self.0[2 * RINGS..3 * RINGS].iter().sum::<f64>() / section + self.0[3 * RINGS + 3] / volume
         } else {
             0.0
         }

@@ -12,8 +12,8 @@ pub struct End {
     pub strand: usize,
     /// Where, mm.
     pub at: Vec3,
-    /// Horizontal section of the room that the hair ending here takes, mm², on the mean over its length.
-    pub room_mm2: f64,
+    /// Horizontal section of the volume that the hair ending here takes, mm², on the mean over its length.
+    pub volume_mm2: f64,
 }
 
 /// The ends of all hair as it is worn.
@@ -26,6 +26,6 @@ pub(crate) fn ends_of<'a>(hair: &'a Hair, strand: usize, worn: &'a Worn) -> impl
     worn.bundles().map(move |(first, many)| End {
         strand,
         at: worn.end(hair, strand, first),
-        room_mm2: many as f64 * worn.mean_room_mm2(hair, strand, first),
+        volume_mm2: many as f64 * worn.mean_room_mm2(hair, strand, first),
     })
 }

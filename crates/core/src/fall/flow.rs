@@ -68,8 +68,8 @@ impl RowStep {
 
 /// The hair of a root as it is laid down one of its paths: what still passes, from the root down.
 pub(super) struct Flow {
-    /// What a worn millimetre of all shares would take at their ends: room (mm²) and mass (g/mm).
-    pub room: Amount,
+    /// What a worn millimetre of all shares would take at their ends: volume (mm²) and mass (g/mm).
+    pub volume: Amount,
     pub mass: Amount,
     /// Fibre width (mm) and section (mm²) of a share.
     pub width_mm: f64,
@@ -96,7 +96,10 @@ impl Flow {
         let section_mm2 = share * strand.hairs / SHARES as f64 * strand.section_mm2();
         let mass = share * strand.mass_g_per_mm() / SHARES as f64;
         let mut flow = Self {
-            room: Amount { steady: section_mm2 * steady, decaying: decaying.map(|term| section_mm2 * term) },
+            volume: Amount {
+                steady: section_mm2 * steady,
+                decaying: decaying.map(|term| section_mm2 * term),
+            },
             mass: Amount { steady: mass, decaying: strand.profile.fibre.map(|term| mass * term) },
             width_mm: share * strand.hairs / SHARES as f64 * 1e-3 * strand.model.diameter_um,
             section_mm2,
@@ -130,16 +133,16 @@ impl Flow {
         }
     }
 
-    /// What lies below a worn length `s` of what passes there: room (mm³) and mass (g), given e^(s/τ); and worn length, mm.
+    /// What lies below a worn length `s` of what passes there: volume (mm³) and mass (g), given e^(s/τ); and worn length, mm.
     pub fn below(&self, s: f64, grown: &Terms) -> (f64, f64, f64) {
         let steady = self.exact_mm - self.exact * s;
-        let (mut room, mut mass) = (self.room.steady * steady, self.mass.steady * steady);
+        let (mut volume, mut mass) = (self.volume.steady * steady, self.mass.steady * steady);
         for i in 0..TERMS {
             let left = |all: f64, decayed: &Terms| DECAY_MM[i] * (all - decayed[i] * grown[i]);
-            room += self.room.decaying[i] * left(self.closing, &self.closing_decayed);
+            volume += self.volume.decaying[i] * left(self.closing, &self.closing_decayed);
             mass += self.mass.decaying[i] * left(self.exact, &self.decayed);
         }
-        (room, mass, self.lengths_mm - self.passing * s)
+        (volume, mass, self.lengths_mm - self.passing * s)
     }
 
     /// Room and mass of all that passes at a worn length, given e^(s/τ).
@@ -148,13 +151,13 @@ impl Flow {
             steady: of.steady * self.exact,
             decaying: std::array::from_fn(|i| of.decaying[i] * decayed[i] * grown[i]),
         };
-        (amount(&self.room, &self.closing_decayed), amount(&self.mass, &self.decayed))
+        (amount(&self.volume, &self.closing_decayed), amount(&self.mass, &self.decayed))
     }
 }
 
 /// What ends, or begins, at a height.
 pub(super) struct Ends {
-    pub room: Amount,
+    pub volume: Amount,
     pub mass: Amount,
     pub count: f64,
     /// By how many times it is longer than what it goes down.
@@ -164,12 +167,12 @@ pub(super) struct Ends {
 impl Ends {
     /// Nothing, so many times longer than what it goes down.
     pub fn none(longer: f64) -> Self {
-        Self { room: Amount::default(), mass: Amount::default(), count: 0.0, longer }
+        Self { volume: Amount::default(), mass: Amount::default(), count: 0.0, longer }
     }
 
     /// Adds what ends at the same height and is as much longer.
     pub fn add(&mut self, other: &Self) {
-        self.room.add(&other.room, 1.0);
+        self.volume.add(&other.volume, 1.0);
         self.mass.add(&other.mass, 1.0);
         self.count += other.count;
     }

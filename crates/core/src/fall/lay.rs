@@ -23,7 +23,7 @@ const LEAST_DOWN: f64 = 0.05;
 
 #[derive(Debug, Clone, Copy, Default)]
 struct RingBegins {
-    room: Amount,
+    volume: Amount,
     section: f64,
     moment: f64,
 }
@@ -66,7 +66,7 @@ impl Sums {
         }
         for (to, from) in self.begins.iter_mut().flatten().zip(other.begins.iter().flatten()) {
             for (to, from) in to.rings.iter_mut().zip(&from.rings) {
-                to.room.add(&from.room, 1.0);
+                to.volume.add(&from.volume, 1.0);
                 to.section += from.section;
                 to.moment += from.moment;
             }
@@ -164,7 +164,7 @@ impl Sums {
             flow.entering = flow.passing;
             let passes = end(flow, s);
             let after = flow.below(s, &there);
-            // What lies on a shoulder piles up there, and takes no more room to the side than what hangs.
+            // What lies on a shoulder piles up there, and takes no more volume to the side than what hangs.
             let upright = f64::from(piece.drop_mm / piece.arc_mm);
             let piled = (before.0 + (after.0 - before.0) * (1.0 - upright), before.1, before.2);
             self.piece(piece, flow, (piled, after), arc_mm);
@@ -182,7 +182,7 @@ impl Sums {
         (before, after): ((f64, f64, f64), (f64, f64, f64)),
         worn_mm: f64,
     ) {
-        let (room, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
+        let (volume, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
         let entering = flow.entering;
         let drop = f64::from(piece.drop_mm) / worn_mm.max(1e-9);
         self.count_at_levels(piece, flow.width_mm * length, mass);
@@ -196,7 +196,7 @@ impl Sums {
                     let share = share * row_share;
                     let cover = share * flow.width_mm * length;
                     self.over[row][azimuth].lay(
-                        share * room,
+                        share * volume,
                         cover,
                         cover * crosses,
                         flow.longest_mm,
@@ -212,7 +212,7 @@ impl Sums {
                     let cell = &mut self.below[row][azimuth];
                     cell.lay_within(
                         usize::from(cells.ring),
-                        share * room,
+                        share * volume,
                         section,
                         section * f64::from(cells.radius_mm),
                         flow.longest_mm,
@@ -250,25 +250,25 @@ impl Sums {
             self.stands_out(hang, from, down, worn, flow);
             return;
         }
-        let (room, mass) = flow.passing(&grown(from));
-        let top = Ends { room, mass, count: flow.passing, longer: 1.0 };
+        let (volume, mass) = flow.passing(&grown(from));
+        let top = Ends { volume, mass, count: flow.passing, longer: 1.0 };
         self.note(hang, flow, hang.height_mm, &top, -1.0);
         let mut leaves = Ends::none(1.0);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, many) = (worn.lengths[first], many as f64);
             let exact = many * worn.exact[first];
-            let room = flow.room.closing(worn.closing[first]).times(exact);
+            let volume = flow.volume.closing(worn.closing[first]).times(exact);
             let mass = flow.mass.times(exact);
             if length > to {
                 let left = decayed(length - to);
                 leaves.add(&Ends {
-                    room: room.decayed(&left),
+                    volume: volume.decayed(&left),
                     mass: mass.decayed(&left),
                     count: many,
                     longer: 1.0,
                 });
             } else {
-                let ends = Ends { room, mass, count: many, longer: 1.0 };
+                let ends = Ends { volume, mass, count: many, longer: 1.0 };
                 self.note(hang, flow, hang.height_mm - (length - from), &ends, 1.0);
             }
         }
@@ -292,11 +292,11 @@ impl Sums {
                 let times = exact * of.within(length, &true_decays) / lower;
                 (of.times(times), of.decayed(&decays).times(times))
             };
-            let ((room, room_above), (mass, mass_above)) =
-                (of(&flow.room.closing(worn.closing[first])), of(&flow.mass));
+            let ((volume, room_above), (mass, mass_above)) =
+                (of(&flow.volume.closing(worn.closing[first])), of(&flow.mass));
             let count = many as f64;
-            self.note(hang, flow, lower, &Ends { room, mass, count, longer }, 1.0);
-            top.add(&Ends { room: room_above, mass: mass_above, count, longer });
+            self.note(hang, flow, lower, &Ends { volume, mass, count, longer }, 1.0);
+            top.add(&Ends { volume: room_above, mass: mass_above, count, longer });
         }
         self.note(hang, flow, hang.height_mm, &top, -1.0);
     }
@@ -307,7 +307,7 @@ impl Sums {
         let part = -(row as f64) * LEVEL_MM - height_mm;
         let decays = decayed(part);
         let in_row = |amount: &Amount| (amount.within(part, &decays) / LEVEL_MM, amount.decayed(&decays));
-        let ((room, room_left), (mass, mass_left)) = (in_row(&ends.room), in_row(&ends.mass));
+        let ((volume, volume_left), (mass, mass_left)) = (in_row(&ends.volume), in_row(&ends.mass));
         let part_share = part / LEVEL_MM;
         let ring = usize::from(hang.cells.ring);
         for (azimuth, share) in hang.cells.azimuths() {
@@ -316,11 +316,11 @@ impl Sums {
             let section = count * flow.section_mm2;
             let moment = section * f64::from(hang.cells.radius_mm);
             let cell = &mut self.below[row][azimuth];
-            cell.lay(ring, share * room, section * part_share, moment * part_share);
+            cell.lay(ring, share * volume, section * part_share, moment * part_share);
             let passes = count * flow.width_mm * part_share;
             cell.pass(passes, 0.0, passes * ends.longer);
             let begins = &mut self.begins[row][azimuth];
-            begins.rings[ring].room.add(&room_left, share);
+            begins.rings[ring].volume.add(&volume_left, share);
             begins.rings[ring].section += section;
             begins.rings[ring].moment += moment;
             begins.width_mm += count * flow.width_mm;
@@ -337,8 +337,8 @@ impl Sums {
         for (row, begins) in self.below.iter_mut().zip(&self.begins).rev() {
             for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
                 for (ring, (hangs, begins)) in hangs.rings.iter_mut().zip(&begins.rings).enumerate() {
-                    cell.lay(ring, hangs.room.through(&step), hangs.section, hangs.moment);
-                    hangs.room.add(&begins.room, 1.0);
+                    cell.lay(ring, hangs.volume.through(&step), hangs.section, hangs.moment);
+                    hangs.volume.add(&begins.volume, 1.0);
                     hangs.section += begins.section;
                     hangs.moment += begins.moment;
                 }

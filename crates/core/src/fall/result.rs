@@ -9,7 +9,7 @@ use super::worn::AsWorn;
 use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::drape::cells::azimuths_of;
 use crate::drape::{AZIMUTHS, LEVEL_MM};
-use crate::hair::{Hair, Lengths, SHARES};
+use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::head::Zone;
 use crate::head::drawn;
 use serde::Serialize;
@@ -95,12 +95,12 @@ pub struct Fall {
 }
 
 /// The fall of hair at these fibre lengths, worn as the client wears it.
-pub fn fall(hair: &Hair, lengths: &[Lengths]) -> Fall {
+pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
     fall_as_worn(hair, lengths, &AsWorn::of(hair, lengths))
 }
 
 /// The same where it is known how long they are worn.
-pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Fall {
+pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Fall {
     // What is told of single strands needs no field.
     let ((surface, around, levels), (zones, lines)) = rayon::join(
         || {
@@ -198,7 +198,7 @@ fn wisps(worn: &AsWorn, surface: &Surface) -> Vec<Option<f64>> {
     lowest.iter().zip(&surface.perimeter).map(below).collect()
 }
 
-fn mean(lengths: &Lengths) -> f64 {
+fn mean(lengths: &ShareLengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
@@ -238,7 +238,7 @@ fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
 }
 
 /// Zones in walking order, each with the lowest end in it, mm.
-fn zones(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)> {
+fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)> {
     // Sums of hairs, of what is averaged over them, and of mass; and the lowest end.
     let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0, f64::INFINITY));
     for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {
@@ -260,7 +260,7 @@ fn zones(hair: &Hair, lengths: &[Lengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)
 }
 
 /// About so many strands of hair worn at these fibre lengths, as lines, mm.
-pub fn worn_lines(hair: &Hair, lengths: &[Lengths], count: usize) -> Vec<Vec<[f32; 3]>> {
+pub fn worn_lines(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Vec<[f32; 3]>> {
     lines(hair, &AsWorn::of(hair, lengths), count)
 }
 

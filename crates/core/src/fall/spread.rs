@@ -23,16 +23,16 @@ pub(super) fn spread(field: &mut Field, shell: &Shell) {
     field.over.par_iter_mut().enumerate().for_each(|(number, row)| {
         let cap = &shell.cap[number];
         let area: f64 = cap.iter().map(|cell| cell.area_mm2).sum();
-        let room: f64 = row.iter().map(|cell| cell.room()).sum();
-        let swells = (1.0 + 3.0 * room / (HAIRY_SHARE * area * RISE_RADIUS_MM)).cbrt();
+        let volume: f64 = row.iter().map(|cell| cell.volume()).sum();
+        let swells = (1.0 + 3.0 * volume / (HAIRY_SHARE * area * RISE_RADIUS_MM)).cbrt();
         let thick = RISE_RADIUS_MM * (swells - 1.0);
         let apart = elevation_of(number).cos() * RISE_RADIUS_MM * TAU / AZIMUTHS as f64;
         let hairy = std::array::from_fn(|i| (row[i].cover_mm2() / cap[i].area_mm2).min(1.0));
         round(row, &hairy, thick, apart);
     });
     field.below.par_iter_mut().with_min_len(8).for_each(|row| {
-        let room: f64 = row.iter().map(|cell| cell.all_room()).sum();
-        let outer = (RISE_RADIUS_MM.powi(2) + 2.0 * room / (HAIRY_SHARE * TAU)).sqrt();
+        let volume: f64 = row.iter().map(|cell| cell.all_volume()).sum();
+        let outer = (RISE_RADIUS_MM.powi(2) + 2.0 * volume / (HAIRY_SHARE * TAU)).sqrt();
         let apart = RISE_RADIUS_MM * TAU / AZIMUTHS as f64;
         let hairy = std::array::from_fn(|i| (row[i].cover_mm() / apart).min(1.0));
         round(row, &hairy, outer - RISE_RADIUS_MM, apart);

@@ -1,4 +1,4 @@
-//! How far hair stands out: the room in each cell, stacked on the head.
+//! How far hair stands out: the volume in each cell, stacked on the head.
 
 use super::cell::Below;
 use super::field::Field;
@@ -8,7 +8,7 @@ use crate::constants::LINE_SHARE;
 use crate::drape::cells::{CAP_ROWS, RINGS, azimuth_of, height_of};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
-use crate::hair::{Hair, Lengths};
+use crate::hair::{Hair, ShareLengths};
 use crate::head::Vec3;
 use std::f64::consts::TAU;
 
@@ -48,11 +48,11 @@ impl Surface {
         for row in 0..CAP_ROWS {
             for i in 0..AZIMUTHS {
                 let (cell, bare) = (&field.over[row][i], &shell.cap[row][i]);
-                if cell.room() <= 0.0 {
+                if cell.volume() <= 0.0 {
                     continue;
                 }
                 // No hair stands off further than it is long.
-                let high = bare.height_mm(cell.room()).min(cell.longest_mm()) + cell.stand_mm();
+                let high = bare.height_mm(cell.volume()).min(cell.longest_mm()) + cell.stand_mm();
                 cover[row][i] = (cell.cover_mm2() / (FULL * bare.area_mm2)).min(1.0);
                 thick[row][i] = cover[row][i] * high;
             }
@@ -96,7 +96,7 @@ impl Surface {
     }
 
     /// The surface of hair worn at these fibre lengths.
-    pub fn worn(hair: &Hair, lengths: &[Lengths]) -> Self {
+    pub fn worn(hair: &Hair, lengths: &[ShareLengths]) -> Self {
         Self::of(&fill(hair, &AsWorn::of(hair, lengths).0), &hair.shell)
     }
 
@@ -182,10 +182,10 @@ fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
 /// Outer radius of the hair of a cell below the head, mm: ring by ring from the inside, each lying where it hangs or on
 /// what is already there, whichever is further out.
 fn stacked(cell: &Below, inner: f64, stands: f64, wedge: f64) -> f64 {
-    (0..RINGS).filter(|ring| cell.room(*ring) > 0.0).fold(inner, |filled, ring| {
+    (0..RINGS).filter(|ring| cell.volume(*ring) > 0.0).fold(inner, |filled, ring| {
         let Some(at_mm) = cell.at_mm(ring) else { return filled };
         let from = filled.max(at_mm + stands);
-        (from * from + 2.0 * cell.room(ring) / wedge).sqrt()
+        (from * from + 2.0 * cell.volume(ring) / wedge).sqrt()
     })
 }
 
@@ -230,9 +230,9 @@ mod tests {
     use super::*;
 
     /// A cell with hair in one ring only.
-    fn cell(ring: usize, room: f64, at_mm: f64) -> Below {
+    fn cell(ring: usize, volume: f64, at_mm: f64) -> Below {
         let mut cell = Below::default();
-        cell.lay(ring, room, room, room * at_mm);
+        cell.lay(ring, volume, volume, volume * at_mm);
         cell
     }
 
@@ -251,7 +251,7 @@ mod tests {
         let mut both = cell(0, 100.0, 58.0);
         both.lay(3, 200.0, 200.0, 200.0 * 85.0);
         let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
-        assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is room inside");
+        assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is volume inside");
         both.lay(0, 3900.0, 3900.0, 3900.0 * 58.0);
         assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
     }

@@ -5,7 +5,7 @@ use crate::drape::lie::{Lie, Turn, cube_root_of_one_and};
 use crate::drape::path::LEAST_RIDE_MM;
 use crate::drape::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::fibre::WornStyle;
-use crate::hair::{Hair, Lengths, SHARES};
+use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::head::Vec3;
 use rayon::prelude::*;
 
@@ -22,14 +22,14 @@ const NOT_UPRIGHT: f64 = 40.0;
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(crate) struct Worn {
     /// Worn length of each share, mm.
-    pub lengths: Lengths,
+    pub lengths: ShareLengths,
     /// e^(−length/τ) of each share's for the longest τ, which tells the others', and what its profile must be multiplied by to
     /// hold just its fibre.
-    slowest: Lengths,
-    pub(super) exact: Lengths,
+    slowest: ShareLengths,
+    pub(super) exact: ShareLengths,
     /// How far a lock lets each close: what is shorter than its mean is drawn along by the rest of it and opened in proportion.
     /// Brushing dissolves locks.
-    pub(super) closing: Lengths,
+    pub(super) closing: ShareLengths,
     /// Shares of one length: the first of each and how many.
     bundles: [(u8, u8); SHARES],
     bundle_count: u8,
@@ -49,7 +49,7 @@ pub struct AsWorn(pub(crate) Vec<Worn>);
 
 impl AsWorn {
     /// Of hair at these fibre lengths.
-    pub fn of(hair: &Hair, lengths: &[Lengths]) -> Self {
+    pub fn of(hair: &Hair, lengths: &[ShareLengths]) -> Self {
         let one = |i: usize| worn(hair, i, &lengths[i]);
         Self((0..hair.strands.len()).into_par_iter().with_min_len(64).map(one).collect())
     }
@@ -165,7 +165,7 @@ impl Worn {
 }
 
 /// How the hair of a strand is worn at these fibre lengths. Shares of one length are worked out once.
-pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
+pub(crate) fn worn(hair: &Hair, i: usize, lengths: &ShareLengths) -> Worn {
     let strand = &hair.strands[i];
     let mut out = Worn::NONE;
     for k in 0..SHARES {
@@ -186,7 +186,7 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &Lengths) -> Worn {
 }
 
 /// The same of shares that are worn at these lengths, where it doesn't matter how much fibre that is.
-pub(crate) fn worn_at(hair: &Hair, i: usize, lengths: Lengths) -> Worn {
+pub(crate) fn worn_at(hair: &Hair, i: usize, lengths: ShareLengths) -> Worn {
     let mut out = Worn { lengths, ..Worn::NONE };
     for k in 0..SHARES {
         let same = k > 0 && lengths[k] == lengths[k - 1];
@@ -246,7 +246,7 @@ pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
     lie(hair, i, worn_mm, std::iter::once(all))
 }
 
-/// How hair lies that is combed down and held: pulled open, so that only its fibre takes room.
+/// How hair lies that is combed down and held: pulled open, so that only its fibre takes volume.
 pub(crate) fn combed(hair: &Hair, i: usize) -> Lie {
     let strand = &hair.strands[i];
     let (fibre, _) = hair.volume_terms(strand);

@@ -62,12 +62,12 @@ impl Lean {
 
 /// A number that depends on p, and how fast it changes: a dual number, so that no derivative is written out by hand.
 #[derive(Clone, Copy)]
-struct Change {
+struct Dual {
     value: f64,
     slope: f64,
 }
 
-impl Change {
+impl Dual {
     fn times(self, other: Self) -> Self {
         Self { value: self.value * other.value, slope: self.slope * other.value + self.value * other.slope }
     }
@@ -89,12 +89,12 @@ impl Change {
 /// The parts of which both searched polynomials are made, at a p.
 struct Terms {
     /// q, q·S, q·x and q·(x − t·S).
-    q: Change,
-    sin: Change,
-    x: Change,
-    offset: Change,
+    q: Dual,
+    sin: Dual,
+    x: Dual,
+    offset: Dual,
     /// q²·D.
-    shape: Change,
+    shape: Dual,
 }
 
 impl Rod {
@@ -238,15 +238,15 @@ impl Rod {
 
     fn terms(&self, p: f64) -> Terms {
         let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
-        let q = Change { value: 1.0 + p * p, slope: 2.0 * p };
-        let sin = Change { value: 2.0 * p, slope: 2.0 };
-        let x = Change { value: 1.0 - p * p, slope: -2.0 * p };
+        let q = Dual { value: 1.0 + p * p, slope: 2.0 * p };
+        let sin = Dual { value: 2.0 * p, slope: 2.0 };
+        let x = Dual { value: 1.0 - p * p, slope: -2.0 * p };
         let shape = q.times(q).plus(c - 1.0, x.times(x));
         Terms { q, sin, x, offset: x.plus(-t, sin), shape }
     }
 
     /// c·(S + c·t·x)·(x − t·S)·q⁴: T*·S·D² times that.
-    fn pulled(&self, at: &Terms) -> Change {
+    fn pulled(&self, at: &Terms) -> Dual {
         let (c, t) = (self.stiffness_ratio, self.torsion_ratio);
         at.sin.plus(c * t, at.x).times(at.offset).times(at.q.times(at.q)).by(c)
     }

@@ -47,8 +47,9 @@ impl Rod {
         let (l, weight, pull) = self.reduced(length_mm, tip_pull_mn);
         let rise = weight * (FRAC_PI_4 * l + 1.2) + 1.8 * pull;
         let natural = l.min(1.0);
-        let room = l - natural;
-        self.radius_mm * (natural + rise * room / (rise * rise + room * room).sqrt().max(f64::MIN_POSITIVE))
+        let slack = l - natural;
+        self.radius_mm
+            * (natural + rise * slack / (rise * rise + slack * slack).sqrt().max(f64::MIN_POSITIVE))
     }
 
     /// The fibre that hangs to `depth_mm`, mm: [`Rod::hanging_mm`] the other way. The deeper of spiral and hook decides,
@@ -111,15 +112,15 @@ impl Rod {
     }
 }
 
-/// A rise that starts as `rise` and never passes `room`.
-fn limited(rise: f64, room: f64) -> f64 {
+/// A rise that starts as `rise` and never passes `slack`.
+fn limited(rise: f64, slack: f64) -> f64 {
     if rise <= 0.0 {
         return rise;
     }
-    if room <= 0.0 {
+    if slack <= 0.0 {
         return 0.0;
     }
-    rise / (1.0 + (rise / room).powf(BLEND)).powf(1.0 / BLEND)
+    rise / (1.0 + (rise / slack).powf(BLEND)).powf(1.0 / BLEND)
 }
 
 /// How far the free end sinks to first order: ∫₀^ℓ q(s)(cos s − cos ℓ) ds in closed form. Below an angle of 0.3 the

@@ -65,25 +65,25 @@ impl LengthModel {
 
     /// How far from the scalp, in `state`, the point lies that is `fibre_mm` along a hair of `present_mm`, mm.
     pub fn held_mm(&self, fibre_mm: f64, present_mm: f64, state: HeldState) -> f64 {
-        Hold::of(state).held_mm(self, fibre_mm, present_mm)
+        HeldHair::of(state).held_mm(self, fibre_mm, present_mm)
     }
 
     /// The fibre from scalp to the point held at `held_mm`, mm; none if the hair doesn't reach it.
     pub fn fibre_from_held(&self, held_mm: f64, present_mm: f64, state: HeldState) -> Option<f64> {
-        Hold::of(state).fibre_mm(self, held_mm, present_mm)
+        HeldHair::of(state).fibre_mm(self, held_mm, present_mm)
     }
 }
 
 /// What a [`HeldState`] amounts to in numbers, so that a hand that strays from it can be computed too.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub(crate) struct Hold {
+pub(crate) struct HeldHair {
     pub water_g_per_g: f64,
     pub pull_mn: f64,
     /// Uncombed, the hair below the mark still hangs on it and pulls it open.
     pub tail_pulls: bool,
 }
 
-impl Hold {
+impl HeldHair {
     pub fn of(state: HeldState) -> Self {
         Self {
             water_g_per_g: state.moisture.water_g_per_g(),

@@ -25,7 +25,7 @@ mod state;
 pub use extension::Rod;
 pub use hang_request::{HangRequest, HangResult};
 pub use hanging::Regime;
-pub(crate) use lengths::Hold;
+pub(crate) use lengths::HeldHair;
 pub use lengths::LengthModel;
 pub use material::{Curl, Material};
 pub use state::{Comb, HeldState, Moisture, WornStyle};

@@ -8,7 +8,7 @@ use super::width;
 use crate::drape::{Packing, Shell, drape_all};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::WornStyle;
-use crate::hair::{Hair, Lengths, SHARES, Strand};
+use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::Scalp;
 use crate::head::{Body, Figure, Hairline, HeadForm, Measures, Root, roots};
 use crate::head::{Patch, Zone};
@@ -102,7 +102,7 @@ impl HairRequest {
         Ok(Hair { packing, ..self.grown(&read, *measures, PATH_ROOTS)? })
     }
 
-    /// How much room the hair takes, by the worn width if one was measured. Found on few roots: a width is good to a
+    /// How much volume the hair takes, by the worn width if one was measured. Found on few roots: a width is good to a
     /// millimetre or two with them.
     fn packing(&self, read: &[(Patch, ZoneReading)], measures: Measures) -> Result<Packing, FieldErrors> {
         let Some(measured) = &self.reading.worn_width else {
@@ -159,7 +159,7 @@ impl HairRequest {
             let hairs = root.area_mm2 / 100.0 * density.at(&d) * spots.growing(&root.at);
             (Strand::new(*root, model, hairs, wearing.of(root.zone)), lengths)
         };
-        let (strands, lengths): (Vec<Strand>, Vec<Lengths>) = roots.par_iter().map(grown).unzip();
+        let (strands, lengths): (Vec<Strand>, Vec<ShareLengths>) = roots.par_iter().map(grown).unzip();
         let body = Body::of(&measures);
         Ok(Hair {
             drapes: drape_all(&scalp, &body, self.reading.part, &self.reading.growth, &roots),
@@ -183,6 +183,6 @@ const PATH_ROOTS: usize = 1024;
 const USUAL_MM: (f64, f64) = (300.0, 290.0);
 
 /// Lengths of the shares of a strand, even from the longest to the shortest.
-fn thinned(longest_mm: f64, layered: f64) -> Lengths {
+fn thinned(longest_mm: f64, layered: f64) -> ShareLengths {
     std::array::from_fn(|i| longest_mm * (1.0 - layered * i as f64 / (SHARES - 1) as f64))
 }

@@ -1,6 +1,6 @@
 //! What weak spots do to the hair that is there: less of it, or shorter shares.
 
-use crate::hair::{Lengths, SHARES};
+use crate::hair::{SHARES, ShareLengths};
 use crate::head::Scalp;
 use crate::head::Vec3;
 use crate::reading::{Spot, SpotKind};
@@ -29,7 +29,7 @@ impl Spots {
     }
 
     /// The lengths of a strand there, mm.
-    pub fn weakened(&self, place: &Vec3, mut lengths: Lengths) -> Lengths {
+    pub fn weakened(&self, place: &Vec3, mut lengths: ShareLengths) -> ShareLengths {
         for (kind, weight) in self.at(place) {
             for (i, length) in lengths.iter_mut().enumerate() {
                 *length *= match kind {

@@ -1,4 +1,4 @@
-//! How much room a client's curls take, by one worn width.
+//! How much volume a client's curls take, by one worn width.
 
 use crate::constants::PACKING_CURL;
 use crate::fall::fall;

@@ -23,7 +23,7 @@ pub struct Growth {
     /// Its middle.
     pub at: Landmark,
     /// Which way it grows.
-    pub way: GrowthWay,
+    pub way: GrowthDirection,
     /// How far from its middle it has fallen to a third, mm, 10 to 120.
     #[serde(default = "usual_reach")]
     pub reach_mm: f64,
@@ -45,7 +45,7 @@ impl Default for Growth {
     fn default() -> Self {
         Self {
             at: Landmark::Crown,
-            way: GrowthWay::Clockwise,
+            way: GrowthDirection::Clockwise,
             reach_mm: usual_reach(),
             strength: usual_strength(),
         }
@@ -56,7 +56,7 @@ impl Default for Growth {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum GrowthWay {
+pub enum GrowthDirection {
     /// A swirl, clockwise as it is looked at.
     Clockwise,
     /// A swirl the other way.
@@ -70,9 +70,9 @@ impl Growth {
     #[must_use]
     pub fn mirrored(self) -> Self {
         let way = match self.way {
-            GrowthWay::Clockwise => GrowthWay::Anticlockwise,
-            GrowthWay::Anticlockwise => GrowthWay::Clockwise,
-            GrowthWay::Toward(landmark) => GrowthWay::Toward(landmark.mirrored()),
+            GrowthDirection::Clockwise => GrowthDirection::Anticlockwise,
+            GrowthDirection::Anticlockwise => GrowthDirection::Clockwise,
+            GrowthDirection::Toward(landmark) => GrowthDirection::Toward(landmark.mirrored()),
         };
         Self { at: self.at.mirrored(), way, ..self }
     }
@@ -87,7 +87,7 @@ impl Growth {
         for (i, each) in all.iter().enumerate() {
             faults.range(&format!("{i}.reach_mm"), each.reach_mm, REACH_MM, "mm");
             faults.range(&format!("{i}.strength"), each.strength, STRENGTH, "");
-            if each.way == GrowthWay::Toward(each.at) {
+            if each.way == GrowthDirection::Toward(each.at) {
                 let why = "hair can't grow towards where it is; name another place".into();
                 faults.push(format!("{i}.way.toward"), Problem::Contradicts { why });
             }
@@ -104,9 +104,9 @@ impl Growth {
         let out = tangent(off);
         let round = normal.cross(&out);
         let flow = match self.way {
-            GrowthWay::Anticlockwise => out * SPIRAL.0 + round * SPIRAL.1,
-            GrowthWay::Clockwise => out * SPIRAL.0 - round * SPIRAL.1,
-            GrowthWay::Toward(landmark) => tangent(scalp.point(landmark) - place),
+            GrowthDirection::Anticlockwise => out * SPIRAL.0 + round * SPIRAL.1,
+            GrowthDirection::Clockwise => out * SPIRAL.0 - round * SPIRAL.1,
+            GrowthDirection::Toward(landmark) => tangent(scalp.point(landmark) - place),
         };
         flow * weight
     }
@@ -128,7 +128,7 @@ mod tests {
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }
 
-    fn swirl(way: GrowthWay) -> Growth {
+    fn swirl(way: GrowthDirection) -> Growth {
         Growth { at: Landmark::Crown, way, reach_mm: 45.0, strength: 0.9 }
     }
 
@@ -151,8 +151,8 @@ mod tests {
     #[test]
     fn a_swirl_turns_the_hair_round_it_and_its_mirror_image_the_other_way() {
         let plain = turning(&hair(vec![]));
-        let one = turning(&hair(vec![swirl(GrowthWay::Anticlockwise)]));
-        let other = turning(&hair(vec![swirl(GrowthWay::Clockwise)]));
+        let one = turning(&hair(vec![swirl(GrowthDirection::Anticlockwise)]));
+        let other = turning(&hair(vec![swirl(GrowthDirection::Clockwise)]));
         assert!(plain.abs() < 0.02, "{plain}");
         assert!(one > 0.15 && (one + other).abs() < 0.02, "{one} {other}");
     }
@@ -160,11 +160,11 @@ mod tests {
     #[test]
     fn the_mirror_image_of_a_growth_gives_the_mirror_image_of_the_fall() {
         let growth = vec![
-            swirl(GrowthWay::Clockwise),
+            swirl(GrowthDirection::Clockwise),
             Growth {
-                way: GrowthWay::Toward(Landmark::TempleLeft),
+                way: GrowthDirection::Toward(Landmark::TempleLeft),
                 at: Landmark::BrowLeft,
-                ..swirl(GrowthWay::Clockwise)
+                ..swirl(GrowthDirection::Clockwise)
             },
         ];
         let (one, other) = (hair(growth.clone()), hair(growth.into_iter().map(Growth::mirrored).collect()));
@@ -181,7 +181,7 @@ mod tests {
     fn hair_that_grows_against_its_fall_stands_up_more() {
         let up = Growth {
             at: Landmark::HairlineCentre,
-            way: GrowthWay::Toward(Landmark::Apex),
+            way: GrowthDirection::Toward(Landmark::Apex),
             reach_mm: 40.0,
             strength: 1.0,
         };
@@ -199,9 +199,12 @@ mod tests {
 
     #[test]
     fn impossible_growths_are_named() {
-        let bad =
-            Growth { way: GrowthWay::Toward(Landmark::Crown), strength: 2.0, ..swirl(GrowthWay::Clockwise) };
-        let faults = Growth::check(&[swirl(GrowthWay::Clockwise), bad]).expect_err("twice impossible");
+        let bad = Growth {
+            way: GrowthDirection::Toward(Landmark::Crown),
+            strength: 2.0,
+            ..swirl(GrowthDirection::Clockwise)
+        };
+        let faults = Growth::check(&[swirl(GrowthDirection::Clockwise), bad]).expect_err("twice impossible");
         let fields: Vec<&str> = faults.0.iter().map(|fault| fault.field.as_str()).collect();
         assert_eq!(fields, ["1.strength", "1.way.toward"]);
         assert!(Growth::check(&[bad; 13]).is_err());

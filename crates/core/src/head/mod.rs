@@ -25,7 +25,7 @@ pub use body::Body;
 pub use face::skin_mm;
 pub use figure::{Figure, FigurePoint, FigureZone, Point, Reach};
 pub use form::{Felt, HeadForm, Vec3, direction, drawn};
-pub use growth::{Growth, GrowthWay, MOST_GROWTHS};
+pub use growth::{Growth, GrowthDirection, MOST_GROWTHS};
 pub use hairline::Hairline;
 pub use landmark::{Landmark, mirror};
 pub use measures::{Measures, RawMeasures};

@@ -1,4 +1,4 @@
-//! The taut way of a strand round the head.
+//! The taut path of a strand round the head.
 
 use crate::head::{HeadForm, Vec3};
 
@@ -12,14 +12,14 @@ const CLEAR: f64 = 0.26;
 /// Length of a thread pulled tight from a point of the scalp, where `normal` points outwards, to a hand outside the head,
 /// mm.
 ///
-/// If the head is in the way, the thread lies on it for a part. It is taken to stay in the plane through its two ends
-/// and the middle of the head, where the outer way is the convex hull of the ends and the curve between them: exact for
+/// If the head is in the path, the thread lies on it for a part. It is taken to stay in the plane through its two ends
+/// and the middle of the head, where the outer path is the convex hull of the ends and the curve between them: exact for
 /// a ball, and within a few tenths of a millimetre on heads, whose geodesics hardly leave that plane.
 pub fn taut_mm(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> f64 {
     let straight = (to - from).norm();
-    let Some(way) = round(form, from, normal, to) else { return straight };
+    let Some(path) = round(form, from, normal, to) else { return straight };
     let length = |(across, up): (f64, f64)| (across * across + up * up).sqrt();
-    way.hull
+    path.hull
         .windows(2)
         .map(|pair| length((pair[1].0 - pair[0].0, pair[1].1 - pair[0].1)))
         .sum::<f64>()
@@ -28,11 +28,11 @@ pub fn taut_mm(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> f64 {
 
 /// The thread itself, as points.
 pub fn taut_line(form: &HeadForm, from: &Vec3, to: &Vec3) -> Vec<Vec3> {
-    let Some(way) = round(form, from, &form.normal(from), to) else { return vec![*from, *to] };
-    way.hull.iter().map(|(along, across)| way.axes[0] * *along + way.axes[1] * *across).collect()
+    let Some(path) = round(form, from, &form.normal(from), to) else { return vec![*from, *to] };
+    path.hull.iter().map(|(along, across)| path.axes[0] * *along + path.axes[1] * *across).collect()
 }
 
-/// A way in the plane through its ends and the middle of the head.
+/// A path in the plane through its ends and the middle of the head.
 struct Round {
     /// Unit vectors towards the root and square to it.
     axes: [Vec3; 2],
@@ -40,7 +40,7 @@ struct Round {
     hull: Vec<(f64, f64)>,
 }
 
-/// The way round the head; none where nothing can be in the way.
+/// The path round the head; none where nothing can be in the path.
 fn round(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> Option<Round> {
     let straight = (to - from).norm();
     // A hand well above the scalp at the root: no head rises that steeply, not even from a hollow beside a bump.
@@ -55,7 +55,7 @@ fn round(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> Option<Round
     }
     let f = across.normalize();
     let end = to.dot(&f).atan2(to.dot(&e));
-    // A chain of points by angle, kept turning one way: the hull of a curve that is seen from its middle.
+    // A chain of points by angle, kept turning one path: the hull of a curve that is seen from its middle.
     let steps = (end / STEP).ceil().max(1.0) as usize;
     let mut hull: Vec<(f64, f64)> = Vec::with_capacity(steps + 1);
     let mut take = |p: (f64, f64)| {
@@ -123,8 +123,8 @@ mod tests {
         let other = form.point(&-Vec3::x());
         // A touch off the exact opposite, which tells no plane.
         let hand = other + Vec3::new(0.0, 1e-3, 0.0);
-        let way = taut_mm(&form, &ear, &form.normal(&ear), &hand);
-        assert!((way - Measures::default().over_top_mm).abs() < 0.6, "{way}");
+        let path = taut_mm(&form, &ear, &form.normal(&ear), &hand);
+        assert!((path - Measures::default().over_top_mm).abs() < 0.6, "{path}");
     }
 
     #[test]
@@ -132,12 +132,12 @@ mod tests {
         let form = form();
         let left = form.point(&direction(PI / 2.0, 0.0));
         let right = form.point(&direction(-PI / 2.0 + 1e-4, 0.0));
-        let way = taut_mm(&form, &left, &form.normal(&left), &right);
-        assert!((way - 0.5 * Measures::default().girth_mm).abs() < 0.6, "{way}");
+        let path = taut_mm(&form, &left, &form.normal(&left), &right);
+        assert!((path - 0.5 * Measures::default().girth_mm).abs() < 0.6, "{path}");
     }
 
     #[test]
-    fn a_way_is_never_shorter_than_straight_nor_shorter_when_the_hand_moves_out() {
+    fn a_path_is_never_shorter_than_straight_nor_shorter_when_the_hand_moves_out() {
         let form = form();
         for i in 0..200 {
             let (a, b) = (f64::from(i) * 0.7, f64::from(i) * 1.3);

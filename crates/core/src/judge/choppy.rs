@@ -29,15 +29,15 @@ pub(super) fn choppy_back(judged: &Judged) -> Option<Finding> {
         .filter(|end| end.at.x.abs().atan2(-end.at.z) < HALF_WIDTH)
         .collect();
     let there: Vec<&End> = behind.iter().filter(|end| (low..high).contains(&end.at.y)).collect();
-    let room: f64 = there.iter().map(|end| end.room_mm2).sum();
+    let volume: f64 = there.iter().map(|end| end.volume_mm2).sum();
     let passes = |end: &&End| hair.strands[end.strand].root.at.y > bone && end.at.y < bone;
-    let passing: f64 = behind.iter().filter(passes).map(|end| end.room_mm2).sum();
-    if room <= 0.0 || passing <= 0.0 {
+    let passing: f64 = behind.iter().filter(passes).map(|end| end.volume_mm2).sum();
+    if volume <= 0.0 || passing <= 0.0 {
         return None;
     }
-    let middle = there.iter().map(|end| end.at * end.room_mm2).sum::<Vec3>() / room;
-    // What ends for each millimetre of height: of the room all hair takes, and of its thickness.
-    let ended = room / (high - low);
+    let middle = there.iter().map(|end| end.at * end.volume_mm2).sum::<Vec3>() / volume;
+    // What ends for each millimetre of height: of the volume all hair takes, and of its thickness.
+    let ended = volume / (high - low);
     let thinner = ended / (2.0 * HALF_WIDTH * middle.x.hypot(middle.z));
     // Were it to go on like this, so much would have ended over two fingers.
     let steps = 100.0 * (1.0 - (-ended * LOOK_MM / passing).exp());

@@ -6,9 +6,9 @@
 mod choppy;
 mod tie;
 
-use crate::cut::{Cut, MoveReport, Way};
+use crate::cut::{Cut, MoveKind, MoveReport};
 use crate::fall::AsWorn;
-use crate::hair::{Hair, Lengths};
+use crate::hair::{Hair, ShareLengths};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -55,7 +55,7 @@ pub struct Finding {
 /// A head of hair after a cut, as it is judged.
 pub(crate) struct Judged<'a> {
     pub hair: &'a Hair,
-    pub lengths: &'a [Lengths],
+    pub lengths: &'a [ShareLengths],
     pub worn: &'a AsWorn,
     pub cut: &'a Cut,
     pub reports: &'a [MoveReport],
@@ -89,9 +89,12 @@ impl Judged<'_> {
             .filter(|(_, (each, report))| !each.off && report.cut_share > 0.0)
             .filter_map(|(number, (each, _))| {
                 let layout = match &each.way {
-                    Way::Sections(sections) => &sections.layout,
-                    Way::Gathered(gathered) => &gathered.layout,
-                    Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_) => return None,
+                    MoveKind::Sections(sections) => &sections.layout,
+                    MoveKind::Gathered(gathered) => &gathered.layout,
+                    MoveKind::Perimeter(_)
+                    | MoveKind::Weight(_)
+                    | MoveKind::Recoil(_)
+                    | MoveKind::Pause(_) => return None,
                 };
                 covers(number).then_some((number as u32, layout.thickness_mm))
             })

@@ -29,7 +29,7 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
             continue;
         }
         let needs = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie) + TIE_HOLD_MM.value;
-        let share_of = |lengths: &crate::hair::Lengths| {
+        let share_of = |lengths: &crate::hair::ShareLengths| {
             lengths.iter().filter(|length| **length + LACKS_MM < needs).count() as f64 / lengths.len() as f64
         };
         all += strand.hairs;

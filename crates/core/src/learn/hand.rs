@@ -2,7 +2,7 @@
 
 use super::fit;
 use crate::constants::{HAND_LN_SD, PULL_LN_SD, STRAND_LOGIT_SD, TAPE_SD_MM};
-use crate::fibre::{Comb, HeldState, Hold, LengthModel};
+use crate::fibre::{Comb, HeldHair, HeldState, LengthModel};
 use crate::reading::{CombReading, RawReading};
 
 /// Pulls are looked for so many standard errors to either side of the usual one, by halving this often.
@@ -43,9 +43,9 @@ impl Hand {
     }
 
     /// What is held in a state by this hand.
-    pub(crate) fn hold(&self, state: HeldState) -> Hold {
-        let usual = Hold::of(state);
-        Hold { pull_mn: usual.pull_mn * self.known(state.comb).0.exp(), ..usual }
+    pub(crate) fn hold(&self, state: HeldState) -> HeldHair {
+        let usual = HeldHair::of(state);
+        HeldHair { pull_mn: usual.pull_mn * self.known(state.comb).0.exp(), ..usual }
     }
 
     /// How far a pull strays from that: by how little is known of the hand, and from time to time.
@@ -62,7 +62,7 @@ impl Hand {
 /// A strand on the comb with the hair it is of.
 struct Strand {
     model: LengthModel,
-    usual: Hold,
+    usual: HeldHair,
     read: CombReading,
     sd_mm: f64,
 }
@@ -70,7 +70,7 @@ struct Strand {
 impl Strand {
     fn of(reading: &RawReading, read: &CombReading) -> Option<Self> {
         let model = fit(&reading.patch(read.patch).ok()?).model();
-        let usual = Hold::of(read.state);
+        let usual = HeldHair::of(read.state);
         let held = usual.held_mm(&model, read.stretched_mm, read.stretched_mm);
         // Strands of a zone differ, most where they are half open.
         let differ = STRAND_LOGIT_SD.value * held * (1.0 - held / read.stretched_mm).max(0.0);
@@ -78,7 +78,7 @@ impl Strand {
     }
 
     fn held_mm(&self, ln_times: f64) -> f64 {
-        let hold = Hold { pull_mn: self.usual.pull_mn * ln_times.exp(), ..self.usual };
+        let hold = HeldHair { pull_mn: self.usual.pull_mn * ln_times.exp(), ..self.usual };
         hold.held_mm(&self.model, self.read.stretched_mm, self.read.stretched_mm)
     }
 
@@ -126,9 +126,9 @@ mod tests {
         let plain = reading(vec![]);
         let model = fit(&plain.patch(Zone::Crown.into()).expect("read")).model();
         let state = HeldState { moisture: Moisture::Dry, comb: Comb::Wide };
-        let usual = Hold::of(state);
+        let usual = HeldHair::of(state);
         let held =
-            |times: f64| Hold { pull_mn: usual.pull_mn * times, ..usual }.held_mm(&model, 300.0, 300.0);
+            |times: f64| HeldHair { pull_mn: usual.pull_mn * times, ..usual }.held_mm(&model, 300.0, 300.0);
         let of = |times: f64| {
             let strand =
                 CombReading { patch: Zone::Crown.into(), state, stretched_mm: 300.0, held_mm: held(times) };
@@ -143,7 +143,7 @@ mod tests {
         assert!(hard.stray(Comb::Wide) < Hand::default().stray(Comb::Wide));
         assert_eq!(
             hard.hold(HeldState { comb: Comb::Fine, ..state }),
-            Hold::of(HeldState { comb: Comb::Fine, ..state })
+            HeldHair::of(HeldState { comb: Comb::Fine, ..state })
         );
         assert!((of(1.0).hold(state).pull_mn / usual.pull_mn - 1.0).abs() < 0.01);
     }

@@ -1,7 +1,7 @@
 //! How far the landing may stray when a zone is cut at a mark in a given state.
 
 use crate::constants::{CUT_SD_MM, LAW_SD_SHARE, STYLING_LOGIT_SD, WATER_SD_SHARE};
-use crate::fibre::{Hold, LengthModel, WornStyle};
+use crate::fibre::{HeldHair, LengthModel, WornStyle};
 use crate::learn::Belief;
 use serde::{Deserialize, Serialize};
 
@@ -14,7 +14,7 @@ const ROOM_WATER_SD: f64 = 0.02;
 /// Standard errors of a landing by what causes them, worn mm.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Spread {
+pub struct LandingRange {
     /// The hair is known only so well.
     pub hair_mm: f64,
     /// The hand pulls more or less than meant.
@@ -29,7 +29,7 @@ pub struct Spread {
     pub cut_mm: f64,
 }
 
-impl Spread {
+impl LandingRange {
     /// All of it together, worn mm.
     pub fn sd_mm(&self) -> f64 {
         [self.hair_mm, self.pull_mm, self.moisture_mm, self.styling_mm, self.law_mm, self.cut_mm]
@@ -41,9 +41,9 @@ impl Spread {
 }
 
 /// The spread of hair that is left uncut: nothing is held, so only the hair itself and the day's styling stray.
-pub(super) fn uncut(belief: &Belief, style: WornStyle, fibre_mm: f64) -> Spread {
+pub(super) fn uncut(belief: &Belief, style: WornStyle, fibre_mm: f64) -> LandingRange {
     let worn_mm = belief.model().worn_mm(fibre_mm, style);
-    Spread {
+    LandingRange {
         hair_mm: belief.sd_of(|model| model.worn_mm(fibre_mm, style)),
         pull_mm: 0.0,
         moisture_mm: 0.0,
@@ -66,14 +66,14 @@ fn styling_mm(worn_mm: f64, fibre_mm: f64) -> f64 {
 /// two cancel.
 pub(super) fn spread(
     belief: &Belief,
-    (hold, pull_ln_sd): (Hold, f64),
+    (hold, pull_ln_sd): (HeldHair, f64),
     style: WornStyle,
     fibre_mm: f64,
     present_mm: f64,
-) -> Spread {
+) -> LandingRange {
     let model = belief.model();
     let worn = |m: &LengthModel, fibre: f64| m.worn_mm(fibre, style);
-    let held = |m: &LengthModel, hold: Hold, fibre: f64| hold.held_mm(m, fibre, present_mm);
+    let held = |m: &LengthModel, hold: HeldHair, fibre: f64| hold.held_mm(m, fibre, present_mm);
 
     let step = 1e-3 * fibre_mm;
     let slope = |f: &dyn Fn(f64) -> f64| (f(fibre_mm + step) - f(fibre_mm - step)) / (2.0 * step);
@@ -83,16 +83,17 @@ pub(super) fn spread(
 
     let by_hair = belief.slopes(|m| worn(m, fibre_mm) - k * held(m, hold, fibre_mm));
     // Finite changes of one standard error: pull and moisture stray far enough for slopes to mislead.
-    let strayed = |lower: Hold, upper: Hold| {
+    let strayed = |lower: HeldHair, upper: HeldHair| {
         0.5 * k * (held(&model, upper, fibre_mm) - held(&model, lower, fibre_mm)).abs()
     };
-    let pull = |sign: f64| Hold { pull_mn: hold.pull_mn * (sign * pull_ln_sd).exp(), ..hold };
+    let pull = |sign: f64| HeldHair { pull_mn: hold.pull_mn * (sign * pull_ln_sd).exp(), ..hold };
     let water_sd = (WATER_SD_SHARE.value * hold.water_g_per_g).max(ROOM_WATER_SD);
-    let water = |sign: f64| Hold { water_g_per_g: (hold.water_g_per_g + sign * water_sd).max(0.0), ..hold };
+    let water =
+        |sign: f64| HeldHair { water_g_per_g: (hold.water_g_per_g + sign * water_sd).max(0.0), ..hold };
 
     let worn_mm = worn(&model, fibre_mm);
     let held_mm = held(&model, hold, fibre_mm);
-    Spread {
+    LandingRange {
         hair_mm: belief.variance_along(&by_hair).sqrt(),
         pull_mm: strayed(pull(-1.0), pull(1.0)),
         moisture_mm: strayed(water(-1.0), water(1.0)),

@@ -14,9 +14,9 @@ mod strand;
 mod zone_mark;
 
 pub use aim::{Aim, ZoneAim};
-pub use landing::Spread;
+pub use landing::LandingRange;
 pub use reasons::Reason;
 pub use request::{MarkAnswer, MarkRequest, find_mark};
 pub use sheet::{MarkSheet, PresentHair, SheetZone, StateMark, ZoneMark, mark_sheet};
 pub use strand::{StrandLines, StrandRequest};
-pub use zone_mark::{Lengths, Mark, MarkTask, Outcome};
+pub use zone_mark::{Mark, MarkLengths, MarkTask, Outcome};

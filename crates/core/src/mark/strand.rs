@@ -1,6 +1,6 @@
 //! One strand in its four lengths, as lines to draw: from the same spiral as the numbers.
 
-use super::Lengths;
+use super::MarkLengths;
 use super::request::TARGET_MM;
 use crate::error::FieldErrors;
 use crate::fibre::{HeldState, WornStyle};
@@ -32,7 +32,7 @@ pub struct StrandRequest {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct StrandLines {
     /// Its four lengths.
-    pub lengths: Lengths,
+    pub lengths: MarkLengths,
     /// Held on the comb.
     pub held: Vec<[f64; 2]>,
     /// Free, at the moisture it is cut at.
@@ -57,7 +57,7 @@ impl StrandRequest {
         let wet = model.rod(hold.water_g_per_g, 1.0);
         let worn = model.rod(0.0, self.worn.curvature_share());
         let fibre_mm = self.fibre_mm;
-        let lengths = Lengths {
+        let lengths = MarkLengths {
             fibre_mm,
             held_mm: hold.held_mm(&model, fibre_mm, fibre_mm),
             hanging_mm: wet.hanging_mm(fibre_mm, 0.0),

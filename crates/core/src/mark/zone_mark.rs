@@ -1,6 +1,6 @@
 //! The mark of one zone in one state, and which state is advised.
 
-use super::landing::{Spread, spread, uncut};
+use super::landing::{LandingRange, spread, uncut};
 use crate::constants::{GROWTH_MM_PER_DAY, WORTH_OF_WET_MM};
 use crate::fibre::{Comb, HeldState, LengthModel, Moisture, WornStyle};
 use crate::learn::{Belief, Hand, allowance_mm, fit, risk_factor};
@@ -56,7 +56,7 @@ pub enum Outcome {
 /// One hair, in the four lengths, mm.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Lengths {
+pub struct MarkLengths {
     /// Along the hair.
     pub fibre_mm: f64,
     /// On the comb.
@@ -88,7 +88,7 @@ pub struct Mark {
     /// The same extra as it shows on the comb, mm.
     pub allowance_held_mm: f64,
     /// The strand after the cut.
-    pub lengths: Lengths,
+    pub lengths: MarkLengths,
     /// Nine landings in ten lie from here, worn mm …
     pub lands_low_mm: f64,
     /// … to here.
@@ -98,7 +98,7 @@ pub struct Mark {
     /// Where it would land if the wished length itself were cut on the comb, worn mm.
     pub cut_at_target_lands_mm: Option<f64>,
     /// What the uncertainty is made of.
-    pub spread: Spread,
+    pub spread: LandingRange,
     /// Whether nine landings in ten stay at or below the shortest the client accepts, if they said.
     pub shortest_kept: Option<bool>,
 }
@@ -170,7 +170,7 @@ impl MarkTask {
             fibre_for_target_mm: fibre_for_target,
             allowance_mm: allowance,
             allowance_held_mm: held - held_without,
-            lengths: Lengths {
+            lengths: MarkLengths {
                 fibre_mm: left,
                 held_mm: hold.held_mm(&model, left, present),
                 hanging_mm: model.hanging_mm(left, hold.water_g_per_g),

@@ -3,7 +3,7 @@
 //! A cure pulls one lever on the moves that cause a finding, whole millimetre by whole millimetre, until the cut as it is
 //! then carried out is no longer objected to, and to nothing else either. Where no amount does, leaving the moves out may.
 
-use crate::cut::{Cut, FirstLength, Way, cut};
+use crate::cut::{Cut, FirstLength, MoveKind, cut};
 use crate::fall::AsWorn;
 use crate::hair::Hair;
 use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings, say};
@@ -130,9 +130,9 @@ fn moves_in_words(moves: &[u32]) -> String {
 
 fn thickness_mm(of: &Cut, number: u32) -> Option<f64> {
     match &of.moves.get(number as usize)?.way {
-        Way::Sections(sections) => Some(sections.layout.thickness_mm),
-        Way::Gathered(gathered) => Some(gathered.layout.thickness_mm),
-        Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_) => None,
+        MoveKind::Sections(sections) => Some(sections.layout.thickness_mm),
+        MoveKind::Gathered(gathered) => Some(gathered.layout.thickness_mm),
+        MoveKind::Perimeter(_) | MoveKind::Weight(_) | MoveKind::Recoil(_) | MoveKind::Pause(_) => None,
     }
 }
 
@@ -143,21 +143,22 @@ fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
         let Some(each) = cut.moves.get_mut(*number as usize) else { continue };
         each.off |= lever == Lever::Without;
         match (&mut each.way, lever) {
-            (Way::Sections(sections), Lever::Longer) => match &mut sections.length {
+            (MoveKind::Sections(sections), Lever::Longer) => match &mut sections.length {
                 FirstLength::HeldMm(length) | FirstLength::WornMm(length) => *length += mm,
                 FirstLength::ShorterMm(less) => *less = (*less - mm).max(0.0),
                 FirstLength::EndsAt(place) => place.below_mm += mm,
                 FirstLength::LikeMove(_) | FirstLength::LikeBeside => {}
             },
-            (Way::Gathered(gathered), Lever::Longer) => gathered.past_mm += mm,
-            (Way::Sections(sections), Lever::Thinner) => {
+            (MoveKind::Gathered(gathered), Lever::Longer) => gathered.past_mm += mm,
+            (MoveKind::Sections(sections), Lever::Thinner) => {
                 sections.layout.thickness_mm = sections.layout.thickness_mm.min(mm);
             }
-            (Way::Gathered(gathered), Lever::Thinner) => {
+            (MoveKind::Gathered(gathered), Lever::Thinner) => {
                 gathered.layout.thickness_mm = gathered.layout.thickness_mm.min(mm);
             }
             (_, Lever::Without)
-            | (Way::Perimeter(_) | Way::Weight(_) | Way::Recoil(_) | Way::Pause(_), _) => {}
+            | (MoveKind::Perimeter(_) | MoveKind::Weight(_) | MoveKind::Recoil(_) | MoveKind::Pause(_), _) => {
+            }
         }
     }
     cut

@@ -1,6 +1,6 @@
 //! Scenes as binary glTF 2.0 (ISO/IEC 12113).
 
-use super::{Part, Scene};
+use super::{Scene, ScenePart};
 use gltf::binary::{Glb, Header};
 use gltf::json::accessor::{ComponentType, GenericComponentType, Type};
 use gltf::json::material::{AlphaMode, PbrBaseColorFactor, PbrMetallicRoughness, StrengthFactor};
@@ -30,7 +30,7 @@ struct File {
 }
 
 impl File {
-    fn part(&mut self, part: &Part) -> Index<Node> {
+    fn part(&mut self, part: &ScenePart) -> Index<Node> {
         let corners = part.points.iter().flatten().flat_map(|x| x.to_le_bytes());
         let view = self.view(corners, buffer::Target::ArrayBuffer);
         let ends = |pick: fn(f32, f32) -> f32, start: f32| {
@@ -140,7 +140,7 @@ impl File {
     }
 }
 
-fn material(part: &Part) -> Material {
+fn material(part: &ScenePart) -> Material {
     let see_through = part.colour[3] < 1.0;
     Material {
         name: Some(part.name.into()),

@@ -1,6 +1,6 @@
 //! A plan on its head as a scene in space, that any viewer of open 3D formats can show.
 //!
-//! [`scene`] gathers what there is to see as named [`Part`]s: the head with its lines, the body, the worn hair now and
+//! [`scene`] gathers what there is to see as named [`ScenePart`]s: the head with its lines, the body, the worn hair now and
 //! after the cut as a skin and as strands, and the sections of one move with the hand, the hair held taut, and the
 //! guide. [`Scene::glb`] writes it as binary glTF.
 
@@ -10,7 +10,7 @@ mod skin;
 
 use crate::cut::SectionShape;
 use crate::fall::{Surface, worn_lines};
-use crate::hair::{Hair, Lengths};
+use crate::hair::{Hair, ShareLengths};
 use crate::head::taut_line;
 use crate::head::{Vec3, drawn};
 
@@ -18,7 +18,7 @@ use crate::head::{Vec3, drawn};
 const STRANDS: usize = 320;
 /// What is drawn, how, and in which colour.
 #[derive(Debug, Clone, PartialEq)]
-pub struct Part {
+pub struct ScenePart {
     /// What it is: also the name of its node.
     pub name: &'static str,
     /// Red, green, blue, opacity, 0 to 1, linear.
@@ -35,23 +35,23 @@ pub struct Part {
 #[derive(Debug, Clone, PartialEq)]
 pub struct Scene {
     /// Its parts, in the order in which they are best drawn.
-    pub parts: Vec<Part>,
+    pub parts: Vec<ScenePart>,
 }
 
 /// The scene of a head of hair, as it is and at other lengths, with some sections of a move and the one they
 /// follow.
 pub fn scene(
     hair: &Hair,
-    after: &[Lengths],
+    after: &[ShareLengths],
     guide: Option<&SectionShape>,
     sections: &[SectionShape],
 ) -> Scene {
-    let skin_of = |name, colour, lengths: &[Lengths]| {
+    let skin_of = |name, colour, lengths: &[ShareLengths]| {
         let (points, indices) = skin::skin(&Surface::worn(hair, lengths));
         surface(name, colour, points, indices)
     };
     let lines_of =
-        |name, colour, lengths: &[Lengths]| lines(name, colour, worn_lines(hair, lengths, STRANDS));
+        |name, colour, lengths: &[ShareLengths]| lines(name, colour, worn_lines(hair, lengths, STRANDS));
     let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
@@ -95,8 +95,8 @@ fn wide(p: &[f32; 3]) -> Vec3 {
 }
 
 /// Lines through points, as pairs of ends.
-fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> Part {
-    let mut part = Part { name, colour, points: Vec::new(), normals: Vec::new(), indices: Vec::new() };
+fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> ScenePart {
+    let mut part = ScenePart { name, colour, points: Vec::new(), normals: Vec::new(), indices: Vec::new() };
     for line in lines {
         let first = part.points.len() as u32;
         part.indices.extend((1..line.len() as u32).flat_map(|i| [first + i - 1, first + i]));
@@ -106,7 +106,7 @@ fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> Par
 }
 
 /// A surface with normals averaged, by area, over the triangles that meet at a corner.
-fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec<u32>) -> Part {
+fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec<u32>) -> ScenePart {
     let mut normals = vec![Vec3::zeros(); points.len()];
     for corner in indices.chunks_exact(3) {
         let [a, b, c] = [corner[0], corner[1], corner[2]].map(|i| points[i as usize]);
@@ -116,7 +116,7 @@ fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec
         }
     }
     let unit = |n: &Vec3| n.try_normalize(1e-12).unwrap_or_else(Vec3::y);
-    Part {
+    ScenePart {
         name,
         colour,
         normals: normals.iter().map(unit).map(|n| [n.x, n.y, n.z].map(|part| part as f32)).collect(),
@@ -126,7 +126,7 @@ fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec
 }
 
 /// A surface of rings, from the top down, each from the front round by the client's left.
-fn closed(name: &'static str, colour: [f32; 4], rings: Vec<Vec<Vec3>>) -> Part {
+fn closed(name: &'static str, colour: [f32; 4], rings: Vec<Vec<Vec3>>) -> ScenePart {
     let columns = rings[0].len();
     let indices = grid(rings.len(), columns);
     surface(name, colour, rings.into_iter().flatten().collect(), indices)

@@ -10,7 +10,7 @@ use std::f64::consts::{PI, TAU};
 
 /// A scalp to look at.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Scalp {
+pub struct DrawnScalp {
     /// Hairs on a square centimetre.
     pub hairs_per_cm2: f64,
     /// Width of a hair, µm.
@@ -50,7 +50,7 @@ const FADES: f64 = 0.3;
 const WAY_DEG: (f64, f64) = (18.0, 14.0);
 
 /// The picture. The same seed gives the same picture.
-pub fn look(scalp: &Scalp, seed: u64) -> Seen {
+pub fn look(scalp: &DrawnScalp, seed: u64) -> Seen {
     let mut chance = StdRng::seed_from_u64(seed);
     let mut canvas =
         Canvas { grey: vec![scalp.skin; SIDE_PX * SIDE_PX], covers: vec![UNCOVERED; SIDE_PX * SIDE_PX] };

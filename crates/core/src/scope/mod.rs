@@ -19,7 +19,7 @@ mod png;
 mod segment;
 mod thin;
 
-pub use drawn::{SIDE_MM, SIDE_PX, Scalp, Seen, look};
+pub use drawn::{DrawnScalp, SIDE_MM, SIDE_PX, Seen, look};
 pub use picture::Picture;
 pub use png::png_of_grey;
 

@@ -20,7 +20,7 @@ use std::process::ExitCode;
 const LINES_AT_ONCE: usize = 1024;
 
 #[derive(Debug, Subcommand)]
-pub(super) enum What {
+pub(super) enum ComputeCommand {
     /// Where on the comb to cut one zone (docs/formats/mark-request.schema.json).
     Mark(Batch),
     /// How one bare fibre hangs (docs/formats/hang-request.schema.json).
@@ -92,12 +92,12 @@ impl From<Unreadable> for Faulty {
 }
 
 /// Answers standard input.
-pub(super) fn run(what: &What) -> ExitCode {
+pub(super) fn run(what: &ComputeCommand) -> ExitCode {
     let done = match what {
-        What::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
-        What::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
-        What::Fall(options) => answer_fall(options),
-        What::Count(options) => answer_count(options),
+        ComputeCommand::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
+        ComputeCommand::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
+        ComputeCommand::Fall(options) => answer_fall(options),
+        ComputeCommand::Count(options) => answer_count(options),
     };
     match done {
         Ok(true) => ExitCode::SUCCESS,

@@ -21,11 +21,11 @@ use std::process::ExitCode;
 #[command(name = "spirel", version)]
 pub struct Command {
     #[command(subcommand)]
-    what: What,
+    what: Task,
 }
 
 #[derive(Debug, Subcommand)]
-enum What {
+enum Task {
     /// Serves the web application.
     Serve(ServeOptions),
     /// Serves it with a made-up house to try it on.
@@ -36,13 +36,13 @@ enum What {
     /// Computes from JSON on standard input to JSON on standard output.
     Compute {
         #[command(subcommand)]
-        what: compute::What,
+        what: compute::ComputeCommand,
     },
     /// Plays an instrument that isn't there.
     #[cfg(feature = "demo")]
     StandIn {
         #[command(subcommand)]
-        what: stand_in::What,
+        what: stand_in::StandInCommand,
     },
     /// Writes the API's description (OpenAPI) to standard output.
     Openapi,
@@ -118,20 +118,20 @@ impl Command {
     /// Does what was asked.
     pub fn run(self) -> ExitCode {
         let done = match self.what {
-            What::Serve(options) => run::serve(&options),
+            Task::Serve(options) => run::serve(&options),
             #[cfg(feature = "demo")]
-            What::Demo(options) => try_out::serve(&options),
-            What::Migrate(options) => run::migrate(&options),
-            What::Compute { what } => return compute::run(&what),
+            Task::Demo(options) => try_out::serve(&options),
+            Task::Migrate(options) => run::migrate(&options),
+            Task::Compute { what } => return compute::run(&what),
             #[cfg(feature = "demo")]
-            What::StandIn { what } => stand_in::run(&what),
-            What::Openapi => {
+            Task::StandIn { what } => stand_in::run(&what),
+            Task::Openapi => {
                 crate::schemas::openapi_text().map_err(Failed::because).and_then(|text| say(&text))
             }
-            What::Contract => {
+            Task::Contract => {
                 crate::schemas::contract_text().map_err(Failed::because).and_then(|text| say(text.trim_end()))
             }
-            What::Schemas { folder } => crate::schemas::write_all(&folder).map_err(Failed::because),
+            Task::Schemas { folder } => crate::schemas::write_all(&folder).map_err(Failed::because),
         };
         match done {
             Ok(()) => ExitCode::SUCCESS,

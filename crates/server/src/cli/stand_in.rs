@@ -3,14 +3,14 @@
 use super::Failed;
 use super::listen::{listen, stop_signal};
 use clap::{Args, Subcommand};
-use spirel_core::scope::{SIDE_PX, Scalp, look, png_of_grey};
+use spirel_core::scope::{DrawnScalp, SIDE_PX, look, png_of_grey};
 use spirel_instruments::bench::Bench;
 use spirel_instruments::server::Served;
 use std::net::{SocketAddr, TcpListener};
 use std::path::PathBuf;
 
 #[derive(Debug, Subcommand)]
-pub(super) enum What {
+pub(super) enum StandInCommand {
     /// Looks at a made-up square centimetre of scalp and writes what a scope would see as PNG.
     Scope(ScopeOptions),
     /// Serves a comb, a gauge, a scope, a moisture meter and a room's weather on a made-up client, until Ctrl-C.
@@ -56,10 +56,10 @@ fn between(low: f64, high: f64) -> impl Fn(&str) -> Result<f64, String> + Clone 
     }
 }
 
-pub(super) fn run(what: &What) -> Result<(), Failed> {
+pub(super) fn run(what: &StandInCommand) -> Result<(), Failed> {
     match what {
-        What::Scope(options) => picture(options),
-        What::Instruments(options) => instruments(options),
+        StandInCommand::Scope(options) => picture(options),
+        StandInCommand::Instruments(options) => instruments(options),
     }
 }
 
@@ -86,7 +86,7 @@ fn instruments(options: &BenchOptions) -> Result<(), Failed> {
 
 fn picture(options: &ScopeOptions) -> Result<(), Failed> {
     let ScopeOptions { hairs_per_cm2, width_um, loop_radius_mm, hair, skin, .. } = *options;
-    let seen = look(&Scalp { hairs_per_cm2, width_um, loop_radius_mm, hair, skin }, options.seed);
+    let seen = look(&DrawnScalp { hairs_per_cm2, width_um, loop_radius_mm, hair, skin }, options.seed);
     let png = png_of_grey(&seen.grey, SIDE_PX as u32).map_err(Failed::because)?;
     std::fs::write(&options.file, png).map_err(Failed::because)?;
     super::say(&format!("{} hairs leave the skin in {}", seen.hairs, options.file.display()))

@@ -14,13 +14,13 @@ use std::sync::Arc;
 const KEPT: u64 = 4;
 
 /// A head with its hair as it is.
-struct Grown {
+struct GrownHead {
     hair: Hair,
     now: HairNow,
 }
 
 /// The heads asked for last, by what was asked. Requests for the same head wait for one growing of it.
-pub struct GrownHeads(Cache<String, Arc<Grown>>);
+pub struct GrownHeads(Cache<String, Arc<GrownHead>>);
 
 impl Default for GrownHeads {
     fn default() -> Self {
@@ -50,11 +50,11 @@ impl GrownHeads {
         Ok(self.head(request)?.now.clone())
     }
 
-    fn head(&self, wanted: HairRequest) -> Result<Arc<Grown>, FieldErrors> {
+    fn head(&self, wanted: HairRequest) -> Result<Arc<GrownHead>, FieldErrors> {
         let grow = || {
             let hair = wanted.grow()?;
             let now = HairNow::of(&hair, &wanted.reading);
-            Ok(Arc::new(Grown { hair, now }))
+            Ok(Arc::new(GrownHead { hair, now }))
         };
         // Numbers are written so that they read back as themselves: what is written alike is alike.
         let Ok(asked) = serde_json::to_string(&wanted) else { return grow() };

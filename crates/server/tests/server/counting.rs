@@ -3,11 +3,11 @@
 use crate::app::{App, Browser, refused};
 use reqwest::{Method, Response, StatusCode};
 use serde_json::Value;
-use spirel_core::scope::{SIDE_PX, Scalp, look, png_of_grey};
+use spirel_core::scope::{DrawnScalp, SIDE_PX, look, png_of_grey};
 use std::process::Command;
 
-const SCALP: Scalp =
-    Scalp { hairs_per_cm2: 150.0, width_um: 70.0, loop_radius_mm: 20.0, hair: 60.0, skin: 190.0 };
+const SCALP: DrawnScalp =
+    DrawnScalp { hairs_per_cm2: 150.0, width_um: 70.0, loop_radius_mm: 20.0, hair: 60.0, skin: 190.0 };
 
 async fn sent(browser: &Browser, query: &str, kind: &str, body: Vec<u8>) -> Response {
     let path = format!("/api/compute/count{query}");

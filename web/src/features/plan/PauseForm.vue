@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A pause: a look, something that goes into the hair, or drying; and what is to be seen to. */
-import { type Pause, productGivesValues, dryingWayValues } from "@/api";
+import { type Pause, productGivesValues, dryingMethodValues } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import TextField from "@/shared/TextField.vue";
 import { useChoices } from "@/shared/useChoices";
@@ -46,7 +46,7 @@ function setNote(text: string) {
       v-if="dry"
       :model-value="dry.by"
       :label="t('plan.dryBy')"
-      :choices="named(dryingWayValues, 'plan.drying')"
+      :choices="named(dryingMethodValues, 'plan.drying')"
       :disabled="disabled"
       @update:model-value="model = { dry: { note, by: $event } }"
     />

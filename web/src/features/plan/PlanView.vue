@@ -19,7 +19,7 @@ import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import { useBeside } from "./useBeside";
-import { WAYS, newMove, wayOf, type WayName } from "./ways";
+import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./ways";
 
 /** Drawing in space is large: it is fetched once the rest stands. */
 const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
@@ -99,7 +99,7 @@ function start(cut: Cut) {
   put(copy(cut));
 }
 
-function add(name: WayName) {
+function add(name: MoveKindName) {
   const cut = plan.value.cut.name ? plan.value.cut : { ...plan.value.cut, name: t("plan.ownName") };
   put(added(cut, newMove(name)));
   open.value = plan.value.cut.moves.length - 1;
@@ -198,7 +198,7 @@ function does(at: number): string {
       </ol>
       <div class="row acts" role="group" :aria-label="t('plan.add')">
         <span class="soft">{{ t("plan.add") }}</span>
-        <ElButton v-for="name in WAYS" :key="name" :disabled="locked" @click="add(name)">
+        <ElButton v-for="name in MOVE_KINDS" :key="name" :disabled="locked" @click="add(name)">
           {{ t(`plan.addKind.${name}`) }}
         </ElButton>
       </div>

@@ -4,7 +4,7 @@ import {
   GUIDES,
   LENGTHS,
   OVER,
-  WAYS,
+  MOVE_KINDS,
   alongOf,
   guideOf,
   layoutOf,
@@ -18,7 +18,7 @@ import {
 
 describe("ways of doing a move", () => {
   it("begin as something of their kind", () => {
-    for (const name of WAYS) expect(wayOf(newMove(name))).toBe(name);
+    for (const name of MOVE_KINDS) expect(wayOf(newMove(name))).toBe(name);
     for (const name of ALONG) expect(tagOf(alongOf(name))).toBe(name);
     for (const name of OVER) expect(tagOf(overOf(name))).toBe(name);
     for (const name of GUIDES) expect(tagOf(guideOf(name))).toBe(name);

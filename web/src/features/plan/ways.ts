@@ -12,7 +12,7 @@ import type {
   Over,
   Pause,
   Point,
-  Way,
+  MoveKind,
 } from "@/api";
 
 /** The name of a choice that may carry more: "own_base", or the one key of { landmark: … }. */
@@ -20,12 +20,12 @@ export function tagOf(choice: string | object): string {
   return typeof choice === "string" ? choice : (Object.keys(choice)[0] ?? "");
 }
 
-export const WAYS = ["perimeter", "sections", "gathered", "weight", "recoil", "pause"] as const;
-export type WayName = (typeof WAYS)[number];
-export const wayOf = (move: Move): WayName => tagOf(move.way) as WayName;
+export const MOVE_KINDS = ["perimeter", "sections", "gathered", "weight", "recoil", "pause"] as const;
+export type MoveKindName = (typeof MOVE_KINDS)[number];
+export const wayOf = (move: Move): MoveKindName => tagOf(move.way) as MoveKindName;
 
 /** Ways that take their region section by section. */
-export function layoutOf(way: Way): Layout | undefined {
+export function layoutOf(way: MoveKind): Layout | undefined {
   if ("sections" in way) return way.sections.layout;
   if ("gathered" in way) return way.gathered.layout;
   if ("weight" in way) return way.weight;
@@ -36,7 +36,7 @@ export function layoutOf(way: Way): Layout | undefined {
 const LAYOUT: Layout = { along: "horizontal", thickness_mm: 20, from: "nape_centre" };
 
 /** A new move of a kind, as it is most often meant. */
-export function newMove(name: WayName): Move {
+export function newMove(name: MoveKindName): Move {
   const state = { moisture: "damp", comb: "wide" } as const;
   switch (name) {
     case "perimeter":

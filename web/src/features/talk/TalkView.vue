@@ -7,7 +7,7 @@ import {
   climateValues,
   treatmentValues,
   hairEventValues,
-  partValues,
+  partingHabitValues,
 } from "@/api";
 import { askTalk } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
@@ -78,7 +78,7 @@ const cautions = useComputed(
         v-model="talk.part"
         :disabled="locked"
         :label="t('talk.part')"
-        :choices="partValues.map((value) => ({ value, label: t(`part.${value}`) }))"
+        :choices="partingHabitValues.map((value) => ({ value, label: t(`part.${value}`) }))"
       />
       <div class="row facts">
         <TextField

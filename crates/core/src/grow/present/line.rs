@@ -1,7 +1,7 @@
 //! The line of the ends: where it lies, and hair moved until it lies where it was seen.
 
 use crate::fall::{AsWorn, End, Worn, ends, ends_of, worn_at};
-use crate::hair::{Hair, Lengths, SHARES};
+use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::reading::LinePoint;
 use rayon::prelude::*;
 use std::f64::consts::TAU;
@@ -37,17 +37,17 @@ fn line_mm(around: &[f64], ends: &[End], azimuth: f64) -> Option<f64> {
         .iter()
         .filter_map(|end| {
             let off = turn(around[end.strand] - azimuth).abs();
-            (off < SECTOR).then(|| (end.at.y, end.room_mm2 * (1.0 - off / SECTOR)))
+            (off < SECTOR).then(|| (end.at.y, end.volume_mm2 * (1.0 - off / SECTOR)))
         })
         .collect();
     inside.sort_by(|a, b| a.0.total_cmp(&b.0));
     let all: f64 = inside.iter().map(|(_, hairs)| hairs).sum();
     // The mean of the lowest eighth changes evenly while hair is moved, where a single end would jump.
-    let mut room = IN_LINE * all;
+    let mut volume = IN_LINE * all;
     let mut moment = 0.0;
     for (height, hairs) in inside {
-        moment += height * hairs.min(room);
-        room -= hairs.min(room);
+        moment += height * hairs.min(volume);
+        volume -= hairs.min(volume);
     }
     (all > 0.0).then(|| moment / (IN_LINE * all))
 }
@@ -160,7 +160,7 @@ pub(super) fn lay(hair: &mut Hair, points: &[LinePoint], before: &[f64]) -> Vec<
 }
 
 /// How long a strand is worn, mm, that is worn like this as it was read and is moved with the line.
-fn moved(hair: &Hair, strand: usize, azimuth: f64, read: &Worn, laid: &[Laid]) -> Lengths {
+fn moved(hair: &Hair, strand: usize, azimuth: f64, read: &Worn, laid: &[Laid]) -> ShareLengths {
     let (rod, fibre) = (&hair.strands[strand].worn_rod, &hair.lengths[strand]);
     let mut lengths = read.lengths;
     for share in 0..SHARES {
@@ -180,7 +180,7 @@ fn moved(hair: &Hair, strand: usize, azimuth: f64, read: &Worn, laid: &[Laid]) -
 }
 
 /// The fibre of a strand that is worn at these lengths and was worn like this as it was read, mm.
-fn fibre_of(hair: &Hair, strand: usize, read: &Worn, worn: &Lengths) -> Lengths {
+fn fibre_of(hair: &Hair, strand: usize, read: &Worn, worn: &ShareLengths) -> ShareLengths {
     let (rod, mut fibre) = (&hair.strands[strand].worn_rod, hair.lengths[strand]);
     for share in 0..SHARES {
         if worn[share] != read.lengths[share] {

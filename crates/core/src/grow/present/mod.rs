@@ -12,7 +12,7 @@ use crate::hair::Hair;
 use crate::reading::RawReading;
 use serde::Serialize;
 pub(crate) use tie::tie_of;
-use tie::{Profile, Tie};
+use tie::{GirthProfile, Tie};
 
 /// How often a line is laid on hair that thins out as measured, at most.
 const ROUNDS: usize = 3;
@@ -115,7 +115,7 @@ pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
     }
 }
 
-fn thin(hair: &mut Hair, profile: &Profile) {
+fn thin(hair: &mut Hair, profile: &GirthProfile) {
     for lengths in &mut hair.lengths {
         for (length, share) in lengths.iter_mut().zip(profile) {
             *length *= share;

@@ -38,7 +38,7 @@ struct Gathering<'a> {
 }
 
 /// How much of its length each eighth of every strand keeps, falling.
-pub(super) type Profile = [f64; SHARES];
+pub(super) type GirthProfile = [f64; SHARES];
 
 /// What it takes to be in each girth of hair that is tied, whatever its length.
 pub(super) struct Tie {
@@ -85,7 +85,7 @@ impl Tie {
     }
 
     /// The profile with which it thins out as measured.
-    pub fn fitted(&self, hair: &Hair) -> Profile {
+    pub fn fitted(&self, hair: &Hair) -> GirthProfile {
         self.gathered(hair).fitted()
     }
 
@@ -112,7 +112,7 @@ impl Tie {
 
 impl Gathering<'_> {
     /// Share of the hair in the first girth that reaches each of them.
-    fn shares(&self, profile: &Profile) -> Vec<f64> {
+    fn shares(&self, profile: &GirthProfile) -> Vec<f64> {
         let reaching = |keeps: &Vec<Vec<(f64, f64)>>| -> f64 {
             let hairs = |(keeps, share): (&Vec<(f64, f64)>, &f64)| match keeps
                 .partition_point(|(keep, _)| keep <= share)
@@ -128,16 +128,17 @@ impl Gathering<'_> {
 
     /// The profile with which the hair thins out as measured: least squares of the relative errors of girths, found by
     /// moving one share at a time by ever smaller steps.
-    fn fitted(&self) -> Profile {
-        let cost = |profile: &Profile| -> f64 {
+    fn fitted(&self) -> GirthProfile {
+        let cost = |profile: &GirthProfile| -> f64 {
             let shares = self.shares(profile);
             let fits = shares.iter().zip(self.wanted).map(|(has, wanted)| error(*has, *wanted).powi(2));
             // Of profiles that fit alike the evenest is taken.
             let bends = profile.windows(3).map(|three| (three[0] - 2.0 * three[1] + three[2]).powi(2));
             fits.sum::<f64>() + EVENNESS * bends.sum::<f64>() + FULL_LENGTH * (1.0 - profile[0]).powi(2)
         };
-        let even =
-            |taper: f64| -> Profile { std::array::from_fn(|k| 1.0 - taper * k as f64 / (SHARES - 1) as f64) };
+        let even = |taper: f64| -> GirthProfile {
+            std::array::from_fn(|k| 1.0 - taper * k as f64 / (SHARES - 1) as f64)
+        };
         let mut best = (0..=20)
             .map(|i| even(f64::from(i) * 0.045))
             .map(|profile| (cost(&profile), profile))
