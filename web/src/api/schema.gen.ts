@@ -922,8 +922,8 @@ export interface components {
             cut: components["schemas"]["Cut"];
             /** @description What is changed. */
             lever: components["schemas"]["Lever"];
-            /** @description The change in words. */
-            text: string;
+            /** @description Numbers, from 0, of the moves that are changed. */
+            moves: number[];
         };
         /** @description A strand of a kind of curl, to be drawn in its true size. */
         CurlPicture: {
@@ -1277,11 +1277,9 @@ export interface components {
             zone: components["schemas"]["Zone"];
         };
         /** @description One thing found. */
-        Finding: {
+        Finding: components["schemas"]["Found"] & {
             /** @description Where on the hair, mm. */
             at: number[];
-            /** @description What it is. */
-            code: components["schemas"]["FindingCode"];
             /**
              * Format: double
              * @description How much of it, in the unit of its threshold.
@@ -1289,10 +1287,6 @@ export interface components {
             measure: number;
             /** @description Numbers, from 0, of the moves that cause it. */
             moves: number[];
-            /** @description What would cure it. */
-            remedy: string;
-            /** @description What is seen and why. */
-            text: string;
             /**
              * Format: double
              * @description From how much on it is said.
@@ -1361,6 +1355,44 @@ export interface components {
              */
             like_move: number;
         } | "like_beside";
+        /** @description What was found, with the figures a person is told. */
+        Found: {
+            /** @enum {string} */
+            code: "choppy_back";
+            /**
+             * Format: double
+             * @description Share of the hair that ends over two fingers of the back, %.
+             */
+            ends_pct: number;
+            /**
+             * Format: double
+             * @description By how much the ends of each section stand out, mm.
+             */
+            step_mm: number;
+            /**
+             * Format: double
+             * @description Sections thinner than this would hide it, mm; none where nobody takes them so thin.
+             */
+            thin_enough_mm?: number | null;
+            /**
+             * Format: double
+             * @description By how much the head turns in there, degrees.
+             */
+            turns_deg: number;
+        } | {
+            /** @enum {string} */
+            code: "tie_not_reached";
+            /**
+             * Format: double
+             * @description What it lacks at most, mm.
+             */
+            lacking_mm: number;
+            /**
+             * Format: double
+             * @description Share of what grows in front and at the sides, %.
+             */
+            short_pct: number;
+        };
         /**
          * @description The fringe.
          * @enum {string}
@@ -3512,6 +3544,7 @@ export type FindingCode = components['schemas']['FindingCode'];
 export type FingerShape = components['schemas']['FingerShape'];
 export type Fingers = components['schemas']['Fingers'];
 export type FirstLength = components['schemas']['FirstLength'];
+export type Found = components['schemas']['Found'];
 export type FringeWish = components['schemas']['FringeWish'];
 export type FromApp = components['schemas']['FromApp'];
 export type Gap = components['schemas']['Gap'];
@@ -4820,6 +4853,12 @@ export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
 export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical"];
 export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
+export const foundOneOf0CodeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Found"], {
+    code: unknown;
+}>["code"]> = ["choppy_back"];
+export const foundOneOf1CodeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Found"], {
+    code: unknown;
+}>["code"]> = ["tie_not_reached"];
 export const fringeWishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FringeWish"]> = ["not_said", "none", "has", "wants", "growing_out"];
 export const fromAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
     type: unknown;

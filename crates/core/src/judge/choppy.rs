@@ -5,7 +5,7 @@
 //! eye takes the steps for that turn; on a flat one nothing else turns, and each line of ends is seen. The measure is the
 //! share of the hair that ends over two fingers, for each degree by which the scalp turns in over them.
 
-use super::{Finding, FindingCode, Judged, THINNEST_MM, say};
+use super::{Finding, Found, Judged, THINNEST_MM};
 use crate::constants::{CHOPPY_SHARE, CHOPPY_STEP_MM};
 use crate::fall::{End, ends};
 use crate::head::{HeadForm, Landmark, Vec3, drawn};
@@ -52,21 +52,17 @@ pub(super) fn choppy_back(judged: &Judged) -> Option<Finding> {
         return None;
     }
     let thin_enough_mm = CHOPPY_STEP_MM.value / thinner;
-    let cure = if thin_enough_mm >= f64::from(THINNEST_MM) { "remedy_or_thinner" } else { "remedy" };
-    let gaps = [
-        ("steps", format!("{steps:.0}")),
-        ("turns", format!("{turns:.0}")),
-        ("step", judged.unit.say(step)),
-        ("thickness", judged.unit.say(thin_enough_mm)),
-    ];
     Some(Finding {
-        code: FindingCode::ChoppyBack,
+        found: Found::ChoppyBack {
+            ends_pct: steps,
+            turns_deg: turns,
+            step_mm: step,
+            thin_enough_mm: (thin_enough_mm >= f64::from(THINNEST_MM)).then_some(thin_enough_mm),
+        },
         measure,
         threshold: CHOPPY_SHARE.value,
         at: drawn(&middle),
         moves: moves.into_iter().map(|(number, _)| number).collect(),
-        text: say("choppy_back", &gaps),
-        remedy: say(&format!("choppy_back.{cure}"), &gaps),
     })
 }
 

@@ -1,6 +1,7 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
-//! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and a remedy in words.
+//! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and the figures to tell it by;
+//! its words are the reader's.
 //! One file a finding. [`plan::Cure`](crate::plan::Cure) is the least change that takes one away.
 
 mod choppy;
@@ -9,14 +10,7 @@ mod tie;
 use crate::cut::{Cut, MoveKind, MoveReport};
 use crate::fall::AsWorn;
 use crate::hair::{Hair, ShareLengths};
-use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
-use std::collections::BTreeMap;
-use std::sync::LazyLock;
-
-static ENGLISH: LazyLock<BTreeMap<String, String>> = LazyLock::new(|| {
-    serde_json::from_str(include_str!("findings.en.json")).expect("the wording file that ships is valid")
-});
 
 /// Thinnest sections that anybody takes, mm.
 pub(crate) const THINNEST_MM: u32 = 5;
@@ -36,8 +30,9 @@ pub enum FindingCode {
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Finding {
-    /// What it is.
-    pub code: FindingCode,
+    /// What it is, with the figures that say how bad it is.
+    #[serde(flatten)]
+    pub found: Found,
     /// How much of it, in the unit of its threshold.
     pub measure: f64,
     /// From how much on it is said.
@@ -46,10 +41,41 @@ pub struct Finding {
     pub at: [f32; 3],
     /// Numbers, from 0, of the moves that cause it.
     pub moves: Vec<u32>,
-    /// What is seen and why.
-    pub text: String,
-    /// What would cure it.
-    pub remedy: String,
+}
+
+/// What was found, with the figures a person is told.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(tag = "code", rename_all = "snake_case")]
+pub enum Found {
+    /// Ends of short layers show as steps.
+    ChoppyBack {
+        /// Share of the hair that ends over two fingers of the back, %.
+        ends_pct: f64,
+        /// By how much the head turns in there, degrees.
+        turns_deg: f64,
+        /// By how much the ends of each section stand out, mm.
+        step_mm: f64,
+        /// Sections thinner than this would hide it, mm; none where nobody takes them so thin.
+        thin_enough_mm: Option<f64>,
+    },
+    /// Hair of the front is too short for the tie.
+    TieNotReached {
+        /// Share of what grows in front and at the sides, %.
+        short_pct: f64,
+        /// What it lacks at most, mm.
+        lacking_mm: f64,
+    },
+}
+
+impl Finding {
+    /// What it is.
+    pub fn code(&self) -> FindingCode {
+        match self.found {
+            Found::ChoppyBack { .. } => FindingCode::ChoppyBack,
+            Found::TieNotReached { .. } => FindingCode::TieNotReached,
+        }
+    }
 }
 
 /// A head of hair after a cut, as it is judged.
@@ -59,7 +85,6 @@ pub(crate) struct Judged<'a> {
     pub worn: &'a AsWorn,
     pub cut: &'a Cut,
     pub reports: &'a [MoveReport],
-    pub unit: LengthUnit,
     /// Whether the hair is tied back for work or sport.
     pub ties_back: bool,
 }
@@ -100,10 +125,4 @@ impl Judged<'_> {
             })
             .collect()
     }
-}
-
-/// A sentence with its gaps filled.
-pub(crate) fn say(key: &str, gaps: &[(&str, String)]) -> String {
-    let sentence = ENGLISH.get(key).cloned().unwrap_or_else(|| format!("[{key}]"));
-    gaps.iter().fold(sentence, |text, (name, value)| text.replace(&format!("{{{name}}}"), value))
 }

@@ -3,7 +3,7 @@
 //! Who ties the hair back for work or sport needs the front and the sides to reach the band: each strand is drawn round
 //! the head to the occipital bone, and has to go through the band and hold in it.
 
-use super::{Finding, FindingCode, Judged, say};
+use super::{Finding, Found, Judged};
 use crate::constants::TIE_HOLD_MM;
 use crate::grow::tie_of;
 use crate::head::Zone;
@@ -50,18 +50,11 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
     if measure < SLIPS_PCT || measure - before < 1.0 {
         return None;
     }
-    let gaps = [
-        ("share", format!("{measure:.0}")),
-        ("short", judged.unit.say(lacking)),
-        ("need", judged.unit.say(lacking)),
-    ];
     Some(Finding {
-        code: FindingCode::TieNotReached,
+        found: Found::TieNotReached { short_pct: measure, lacking_mm: lacking },
         measure,
         threshold: SLIPS_PCT,
         at: drawn(&worst.unwrap_or(tie)),
         moves: judged.layered_by(&strands).into_iter().map(|(number, _)| number).collect(),
-        text: say("tie_not_reached", &gaps),
-        remedy: say("tie_not_reached.remedy", &gaps),
     })
 }

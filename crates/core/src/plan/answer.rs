@@ -34,10 +34,10 @@ impl FallRequest {
     pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
         let mut faults = FieldErrors::default();
         let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
-        let (reports, unit, ties_back) = (&result.moves, self.unit, self.ties_back);
+        let (reports, ties_back) = (&result.moves, self.ties_back);
         let (cut, lengths) = (&self.plan.cut, &result.lengths);
         let worn = &AsWorn::of(hair, lengths);
-        let judged = Judged { hair, lengths, worn, cut, reports, unit, ties_back };
+        let judged = Judged { hair, lengths, worn, cut, reports, ties_back };
         let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
         for (i, each) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
@@ -57,7 +57,7 @@ impl FallRequest {
     pub fn cures_on(&self, hair: &Hair) -> Result<Vec<Cure>, FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("plan", self.plan.check());
-        let cures = Trial { hair, unit: self.unit, ties_back: self.ties_back }.cures(&self.plan.cut);
+        let cures = Trial { hair, ties_back: self.ties_back }.cures(&self.plan.cut);
         faults.or(cures)
     }
 

@@ -6,8 +6,7 @@
 use crate::cut::{Cut, FirstLength, MoveKind, cut};
 use crate::fall::AsWorn;
 use crate::hair::Hair;
-use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings, say};
-use crate::units::LengthUnit;
+use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings};
 use serde::{Deserialize, Serialize};
 
 /// Most that is left longer, mm: more is another haircut.
@@ -36,8 +35,8 @@ pub struct Cure {
     pub lever: Lever,
     /// How much longer, or how thick then, mm; 0 where moves are left out.
     pub amount_mm: f64,
-    /// The change in words.
-    pub text: String,
+    /// Numbers, from 0, of the moves that are changed.
+    pub moves: Vec<u32>,
     /// The cut with the change.
     pub cut: Cut,
 }
@@ -45,7 +44,6 @@ pub struct Cure {
 /// A cut on a head, to be judged.
 pub(crate) struct Trial<'a> {
     pub hair: &'a Hair,
-    pub unit: LengthUnit,
     pub ties_back: bool,
 }
 
@@ -55,15 +53,15 @@ impl Trial<'_> {
         let result = cut(self.hair, tried).ok()?;
         let worn = &AsWorn::of(self.hair, &result.lengths);
         let (hair, lengths, reports) = (self.hair, &result.lengths, &result.moves);
-        let (unit, ties_back) = (self.unit, self.ties_back);
-        Some(findings(&Judged { hair, lengths, worn, cut: tried, reports, unit, ties_back }))
+        let ties_back = self.ties_back;
+        Some(findings(&Judged { hair, lengths, worn, cut: tried, reports, ties_back }))
     }
 
     /// Cures of all that is found about a cut.
     pub fn cures(&self, of: &Cut) -> Vec<Cure> {
         let found = self.findings(of).unwrap_or_default();
         let cure = |finding: &Finding| {
-            let levers: &[Lever] = match finding.code {
+            let levers: &[Lever] = match finding.code() {
                 FindingCode::ChoppyBack => &[Lever::Longer, Lever::Thinner],
                 FindingCode::TieNotReached => &[Lever::Longer],
             };
@@ -75,9 +73,10 @@ impl Trial<'_> {
     }
 
     fn least(&self, of: &Cut, found: &[Finding], finding: &Finding, lever: Lever) -> Option<Cure> {
-        let known = |code: FindingCode| code != finding.code && found.iter().any(|each| each.code == code);
+        let known =
+            |code: FindingCode| code != finding.code() && found.iter().any(|each| each.code() == code);
         let cures =
-            |tried: &Cut| self.findings(tried).is_some_and(|left| left.iter().all(|each| known(each.code)));
+            |tried: &Cut| self.findings(tried).is_some_and(|left| left.iter().all(|each| known(each.code())));
         // From least change to most: the first that cures is looked for by halving.
         let amounts: Vec<u32> = match lever {
             Lever::Longer => (1..=LONGEST_MM).collect(),
@@ -103,28 +102,13 @@ impl Trial<'_> {
             }
         }
         let amount = amounts[cured - 1];
-        let words = match lever {
-            Lever::Longer => "cure.longer",
-            Lever::Thinner => "cure.thinner",
-            Lever::Without => "cure.without",
-        };
-        let gaps = [("amount", self.unit.say(f64::from(amount))), ("moves", moves_in_words(&finding.moves))];
         Some(Cure {
-            code: finding.code,
+            code: finding.code(),
             lever,
             amount_mm: f64::from(amount),
-            text: say(words, &gaps),
+            moves: finding.moves.clone(),
             cut: changed(amount),
         })
-    }
-}
-
-fn moves_in_words(moves: &[u32]) -> String {
-    let numbers: Vec<String> = moves.iter().map(|number| (number + 1).to_string()).collect();
-    match numbers.split_last() {
-        Some((last, [])) => format!("move {last}"),
-        Some((last, rest)) => format!("moves {} and {last}", rest.join(", ")),
-        None => String::new(),
     }
 }
 
@@ -162,16 +146,4 @@ fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
         }
     }
     cut
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn moves_are_named_as_people_do() {
-        assert_eq!(moves_in_words(&[0]), "move 1");
-        assert_eq!(moves_in_words(&[1, 2]), "moves 2 and 3");
-        assert_eq!(moves_in_words(&[0, 3, 4]), "moves 1, 4 and 5");
-    }
 }

@@ -56,7 +56,7 @@ async fn what_is_found_about_a_plan_is_cured_by_what_is_offered() {
     for cure in cures.as_array().unwrap() {
         request["plan"]["cut"] = cure["cut"].clone();
         let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
-        assert_eq!(fall["findings"], json!([]), "{}", cure["text"]);
+        assert_eq!(fall["findings"], json!([]), "{}", cure["lever"]);
     }
 }
 
