@@ -1,4 +1,5 @@
-//! Every constant of the model in one place: its value, the range that is plausible for people, and where it is from.
+//! The constants of hair, tools and people: each with its value, the range that is plausible, and where it is from. What only
+//! one step of a computation needs, such as how finely something is divided, stands beside that step.
 //!
 //! These are defaults of ours, not anyone's recipe. What a client's own measures say always outweighs them.
 
