@@ -1,13 +1,12 @@
 //! A whole head of hair: the form, guide roots over it, and at each root what kind of hair grows there, how much of it,
 //! and how long it is now.
 //!
-//! A reading knows a few zones; between their middles every property changes smoothly ([`blend`]). The hair of a root
-//! is eight equal shares that may differ in length, so that taking weight is exact bookkeeping ([`ShareLengths`]).
+//! What grows there is [`grow`](crate::grow)'s to say. The hair of a root is eight equal shares that may differ in length, so
+//! that taking weight is exact bookkeeping ([`ShareLengths`]).
 
 use crate::drape::{Drape, Packing, Profile, Shell, Terms};
 use crate::fibre::{LengthModel, Rod, WornStyle};
-use crate::head::Scalp;
-use crate::head::{Body, Hairline, HeadForm, Measures, PartLine, Root};
+use crate::head::{Body, Hairline, HeadForm, Measures, PartLine, Root, Scalp};
 use crate::learn::Hand;
 
 /// Equal shares of a root's hair that may differ in length.

@@ -1,6 +1,6 @@
 //! What the job knows: how hair stretches, springs and lands, and where on the comb to cut it.
 //!
-//! Pure computation: no input or output, no clock, no randomness, no global state. The same input gives
+//! Pure computation: no input or output, no clock, no global state, and no chance but what a seed fixes. The same input gives
 //! the same output bit for bit. Everything else in the workspace carries these answers to people.
 //!
 //! **Units.** Lengths are millimetres and forces millinewtons everywhere, said in each name (`_mm`, `_mn`);
@@ -11,7 +11,7 @@
 //! [`learn::fit`] into a [`learn::Belief`] about one zone's hair; [`fibre::LengthModel`] converts between the
 //! four lengths (fibre, held, hanging, worn); [`mark::find_mark`] asks what to hold and cut so that the worn
 //! hair lands where it is wanted, and how much to leave in case it springs more than expected. A whole head goes
-//! further: [`hair::HairRequest`] grows hair on the client's [`head`], [`cut::cut`] carries out a cut written as moves
+//! further: [`grow::HairRequest`] grows hair on the client's [`head`], [`cut::cut`] carries out a cut written as moves
 //! over [`section`]s, [`fall::fall`] says how it comes to lie, and [`plan`] puts the three together.
 //!
 //! ```

@@ -3,8 +3,7 @@
 //! The two constants of the count were set on pictures of seeds from 5,000 on; these are others.
 
 use rayon::prelude::*;
-use spirel_core::scope::{DrawnScalp, SIDE_MM, SIDE_PX, look};
-use spirel_core::scope::{HairCount, Picture, count};
+use spirel_core::scope::{DrawnScalp, HairCount, Picture, SIDE_MM, SIDE_PX, count, look};
 use std::sync::LazyLock;
 
 const PICTURES: u64 = 200;

@@ -5,12 +5,9 @@ use spirel_core::cut::{
     Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Sections, shipped,
 };
 use spirel_core::fibre::WornStyle;
-use spirel_core::head::Zone;
-use spirel_core::head::{Felt, Landmark};
+use spirel_core::head::{Felt, Landmark, Zone};
 use spirel_core::judge::{Finding, FindingCode, Found};
-use spirel_core::plan::Cure;
-use spirel_core::plan::Lever;
-use spirel_core::plan::{FallRequest, Plan};
+use spirel_core::plan::{Cure, FallRequest, Lever, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Region};
 use spirel_core::talk::Climate;

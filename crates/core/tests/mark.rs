@@ -3,9 +3,7 @@
 
 use proptest::prelude::*;
 use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
-use spirel_core::head::Place;
-use spirel_core::head::Point;
-use spirel_core::head::{Patch, Zone};
+use spirel_core::head::{Patch, Place, Point, Zone};
 use spirel_core::mark::{
     Aim, MarkRequest, MarkSheet, MarkTask, Outcome, SheetZone, ZoneAim, find_mark, mark_sheet,
 };

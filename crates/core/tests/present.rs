@@ -4,9 +4,7 @@
 use spirel_core::fall::AsWorn;
 use spirel_core::grow::{HairRequest, agreements};
 use spirel_core::hair::Hair;
-use spirel_core::head::Place;
-use spirel_core::head::Zone;
-use spirel_core::head::{Measures, Point};
+use spirel_core::head::{Measures, Place, Point, Zone};
 use spirel_core::reading::{Girth, LineAt, LinePoint, RawReading, RawZoneReading};
 
 fn reading(share: f64) -> RawReading {

@@ -4,9 +4,7 @@
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, ShareLengths};
-use spirel_core::head::Place;
-use spirel_core::head::Zone;
-use spirel_core::head::{Point, Vec3};
+use spirel_core::head::{Place, Point, Vec3, Zone};
 use spirel_core::reading::{RawReading, RawZoneReading, SharpEdge, WidthClass, WornWidth};
 use spirel_core::section::Region;
 

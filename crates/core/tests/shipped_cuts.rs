@@ -5,8 +5,7 @@ use spirel_core::cut::{Cut, CutResult, Guide, MoveKind, Over, Sections, cut, phr
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, SHARES};
-use spirel_core::head::Zone;
-use spirel_core::head::{Felt, Point, Root};
+use spirel_core::head::{Felt, Point, Root, Zone};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::units::LengthUnit;
 

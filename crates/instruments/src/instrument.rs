@@ -9,8 +9,7 @@ use rand::{RngExt, SeedableRng};
 use rand_distr::{Distribution, Normal};
 use spirel_core::devices::{Device, DeviceKind, Presence};
 use spirel_core::reading::{Measured, Quantity};
-use spirel_core::scope::png_of_grey;
-use spirel_core::scope::{self, DrawnScalp, SIDE_MM, SIDE_PX};
+use spirel_core::scope::{self, DrawnScalp, SIDE_MM, SIDE_PX, png_of_grey};
 
 /// Charge that one press takes, %.
 const PRESS_TAKES_PCT: f64 = 0.25;

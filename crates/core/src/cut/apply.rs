@@ -13,9 +13,7 @@ use crate::error::FieldErrors;
 use crate::fall::{combed, worn_as};
 use crate::fibre::{Comb, HeldHair, HeldState, Moisture};
 use crate::hair::{Hair, SHARES, ShareLengths, Strand};
-use crate::head::Place;
-use crate::head::Scalp;
-use crate::head::{Vec3, taut_mm};
+use crate::head::{Place, Scalp, Vec3, taut_mm};
 use crate::section::RegionTest;
 use rayon::prelude::*;
 

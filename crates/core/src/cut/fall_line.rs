@@ -1,8 +1,7 @@
 //! A line that hair is cut to as it hangs.
 
 use crate::error::FieldErrors;
-use crate::head::Place;
-use crate::head::{Measures, Vec3};
+use crate::head::{Measures, Place, Vec3};
 use serde::{Deserialize, Serialize};
 
 /// How far a head is bent, degrees; forward is positive.

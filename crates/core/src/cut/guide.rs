@@ -12,9 +12,7 @@
 use super::hand_line::{HandLine, shares};
 use super::hold::{Guide, Hold};
 use super::subsection::Subsection;
-use crate::head::Scalp;
-use crate::head::Vec3;
-use crate::head::taut_mm;
+use crate::head::{Scalp, Vec3, taut_mm};
 
 /// Distance in mm at which a hand is found: a tenth of what is drawn, far below what a comb shows.
 const FOUND_MM: f64 = 1e-3;
@@ -93,9 +91,8 @@ fn reach_mm(scalp: &Scalp, root: &Vec3, normal: &Vec3, from: &Vec3, out: &Vec3, 
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::cut::Layout;
     use crate::cut::subsection::divide;
-    use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Over};
+    use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Layout, Over};
     use crate::head::{Felt, Hairline, HeadForm, Landmark, Measures, direction};
     use crate::section::Along;
 

@@ -1,8 +1,7 @@
 //! How a section is held, guided and cut along.
 
 use crate::error::FieldErrors;
-use crate::head::Scalp;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 
 /// Lifts, degrees.

@@ -2,8 +2,7 @@
 
 use super::hand_line::{HandLine, shares};
 use super::subsection::Subsection;
-use crate::head::Scalp;
-use crate::head::drawn;
+use crate::head::{Scalp, drawn};
 use serde::Serialize;
 
 /// Every so many-th point of a section's line is drawn.

@@ -7,8 +7,7 @@ use super::{
     Sections, Technique, TechniqueKind,
 };
 use crate::fibre::HeldState;
-use crate::head::Landmark;
-use crate::head::Place;
+use crate::head::{Landmark, Place};
 use crate::section::{Along, Anchor, Parting, Region, Side};
 use crate::units::LengthUnit;
 use serde::Serialize;

@@ -4,9 +4,7 @@ use super::lie::{Lie, Turn};
 use super::path::{Ground, Path};
 use crate::constants::{FRINGE_FALLS_MM, FRINGE_PARTS_MM};
 use crate::fibre::search::zero_between;
-use crate::head::Scalp;
-use crate::head::{Body, Landmark, Root, Vec3};
-use crate::head::{Growth, PartLine};
+use crate::head::{Body, Growth, Landmark, PartLine, Root, Scalp, Vec3};
 use crate::tolerance;
 use rayon::prelude::*;
 

@@ -6,9 +6,7 @@
 use super::LEVEL_MM;
 use super::cells::Cells;
 use super::profile::decayed_slowest;
-use crate::head::Scalp;
-use crate::head::{Body, Root, Vec3};
-use crate::head::{Growth, PartLine};
+use crate::head::{Body, Growth, PartLine, Root, Scalp, Vec3};
 
 /// Step along the scalp, mm.
 pub(crate) const STEP_MM: f64 = 7.0;
@@ -408,8 +406,7 @@ mod tests {
     use crate::drape::Drape;
     use crate::grow::HairRequest;
     use crate::hair::Hair;
-    use crate::head::PartLine;
-    use crate::head::Zone;
+    use crate::head::{PartLine, Zone};
     use crate::reading::{RawReading, RawZoneReading};
     use std::collections::BTreeMap;
 

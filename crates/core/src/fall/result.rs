@@ -10,8 +10,7 @@ use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::drape::cells::azimuths_of;
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::{Hair, SHARES, ShareLengths};
-use crate::head::Zone;
-use crate::head::drawn;
+use crate::head::{Zone, drawn};
 use serde::Serialize;
 use std::f64::consts::TAU;
 

@@ -84,7 +84,7 @@ fn up_and_down<const N: usize>(
     }
 }
 
-/// A step of diffusion round a row: what cell i conducts to the next is conducts[i]. Solved as it will be afterwards, so that
+/// A step of diffusion round a row: what cell i conducts to the next is `conducts[i]`. Solved as it will be afterwards, so that
 /// a step may be as long as it likes: a cyclic tridiagonal system (Sherman and Morrison's way of cutting the ring). What
 /// doesn't depend on what is in the cells is worked out once.
 struct Ring {

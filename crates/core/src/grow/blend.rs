@@ -1,8 +1,7 @@
 //! From the zones that were read to the hair at any place between them.
 
 use crate::fibre::LengthModel;
-use crate::head::{Hairline, Vec3, halfway, zone_centre};
-use crate::head::{Patch, ZoneHalf};
+use crate::head::{Hairline, Patch, Vec3, ZoneHalf, halfway, zone_centre};
 use crate::learn;
 use crate::reading::{RawReading, ZoneReading};
 use crate::section::RegionTest;
@@ -195,8 +194,7 @@ impl Density {
 mod tests {
     use super::*;
     use crate::grow::HairRequest;
-    use crate::head::Zone;
-    use crate::head::{HeadForm, Measures, roots};
+    use crate::head::{HeadForm, Measures, Zone, roots};
     use crate::reading::RawZoneReading;
 
     fn reading(counts: &[(Zone, f64)]) -> RawReading {

@@ -3,8 +3,7 @@
 use crate::fall::lie_at;
 use crate::fibre::search::zero_between;
 use crate::hair::Hair;
-use crate::head::Zone;
-use crate::head::{Figure, FigurePoint, FigureZone, Reach, Vec3};
+use crate::head::{Figure, FigurePoint, FigureZone, Reach, Vec3, Zone};
 use crate::tolerance;
 use rayon::prelude::*;
 

@@ -1,8 +1,7 @@
 //! What weak spots do to the hair that is there: less of it, or shorter shares.
 
 use crate::hair::{SHARES, ShareLengths};
-use crate::head::Scalp;
-use crate::head::Vec3;
+use crate::head::{Scalp, Vec3};
 use crate::reading::{Spot, SpotKind};
 
 /// Share of its length that the shortest eighth has lost where all hair is broken.
@@ -57,8 +56,7 @@ impl Spots {
 mod tests {
     use crate::grow::HairRequest;
     use crate::hair::Hair;
-    use crate::head::Zone;
-    use crate::head::{Landmark, Vec3};
+    use crate::head::{Landmark, Vec3, Zone};
     use crate::reading::{RawReading, RawZoneReading, Spot, SpotKind};
     use std::collections::BTreeMap;
 

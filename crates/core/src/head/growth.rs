@@ -1,8 +1,7 @@
 //! Hair that grows a way of its own: swirls, cowlicks, and the direction a zone grows in.
 
 use crate::error::{FieldErrors, Problem};
-use crate::head::Scalp;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 
 /// How far a growth reaches, mm, and how strong it is.
@@ -117,8 +116,7 @@ mod tests {
     use super::*;
     use crate::grow::HairRequest;
     use crate::hair::Hair;
-    use crate::head::Zone;
-    use crate::head::mirror;
+    use crate::head::{Zone, mirror};
     use crate::reading::{RawReading, RawZoneReading};
     use std::collections::BTreeMap;
 

@@ -6,9 +6,7 @@
 use super::{Finding, Found, Judged};
 use crate::constants::TIE_HOLD_MM;
 use crate::grow::tie_of;
-use crate::head::Zone;
-use crate::head::drawn;
-use crate::head::taut_mm;
+use crate::head::{Zone, drawn, taut_mm};
 
 /// Share of the hair in front that slips from any tie and is nobody's fault, %.
 const SLIPS_PCT: f64 = 10.0;

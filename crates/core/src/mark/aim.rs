@@ -4,8 +4,7 @@ use super::reasons::default_risk;
 use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
 use crate::grow::ZonePaths;
-use crate::head::Zone;
-use crate::head::{Measures, Place};
+use crate::head::{Measures, Place, Zone};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 

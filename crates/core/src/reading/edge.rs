@@ -3,8 +3,7 @@
 use super::RawReading;
 use super::most::MOST_EDGES;
 use crate::error::FieldErrors;
-use crate::head::Patch;
-use crate::head::Scalp;
+use crate::head::{Patch, Scalp};
 use crate::section::Region;
 use serde::{Deserialize, Serialize};
 

@@ -11,8 +11,7 @@ mod skin;
 use crate::cut::SectionShape;
 use crate::fall::{Surface, worn_lines};
 use crate::hair::{Hair, ShareLengths};
-use crate::head::taut_line;
-use crate::head::{Vec3, drawn};
+use crate::head::{Vec3, drawn, taut_line};
 
 /// Strands drawn of each state.
 const STRANDS: usize = 320;

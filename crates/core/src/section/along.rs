@@ -1,8 +1,7 @@
 //! Which way subsections lie.
 
 use crate::error::FieldErrors;
-use crate::head::Scalp;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{PI, TAU};
 

@@ -1,8 +1,7 @@
 //! A landmark, or a place so far from one.
 
 use crate::error::FieldErrors;
-use crate::head::Scalp;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3};
 use serde::de::value::{MapAccessDeserializer, StrDeserializer};
 use serde::de::{MapAccess, Visitor};
 use serde::{Deserialize, Deserializer, Serialize, Serializer};

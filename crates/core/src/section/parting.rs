@@ -2,8 +2,7 @@
 
 use super::Anchor;
 use crate::error::{FieldErrors, Problem};
-use crate::head::Scalp;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 use std::f64::consts::PI;
 

@@ -2,9 +2,7 @@
 
 use super::{Cutting, Parting};
 use crate::error::{FieldErrors, Problem};
-use crate::head::Scalp;
-use crate::head::Zone;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Scalp, Vec3, Zone};
 use serde::{Deserialize, Serialize};
 
 /// Deepest nesting of a region, so that no document can exhaust the stack.

@@ -6,8 +6,7 @@ use moka::sync::Cache;
 use spirel_core::FieldErrors;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
-use spirel_core::plan::Cure;
-use spirel_core::plan::{FallAnswer, FallRequest};
+use spirel_core::plan::{Cure, FallAnswer, FallRequest};
 use std::sync::Arc;
 
 /// Heads kept; docs/performance.md says what one takes.

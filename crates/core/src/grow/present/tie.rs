@@ -1,8 +1,7 @@
 //! The hair gathered in a tie: how its girths tell that the ends thin out.
 
 use crate::hair::{Hair, SHARES, Strand};
-use crate::head::taut_mm;
-use crate::head::{Landmark, Vec3};
+use crate::head::{Landmark, Vec3, taut_mm};
 use crate::reading::Girth;
 use rayon::prelude::*;
 
