@@ -12,13 +12,14 @@ FRONT_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vit
 demo: database build
 	exec $(BINARY) demo
 
-## Formatting, lints, types, unit tests, then Cargo's tests, of which one walks through the product in a browser.
+## Formatting, lints, types, links in the documentation, unit tests, then Cargo's tests, of which one walks through the product in a browser.
 # The last command is the one whose closing lines tell how many tests ran.
 test: database browser web/node_modules/.package-lock.json web/dist/index.html
 	$(CARGO) fmt --all --check
 	cd web && npm run --silent types && npm run --silent lint && npm run --silent api -- --check && npm run --silent unit
 	$(CARGO) clippy --locked --release --package spirel -- -D warnings
 	$(CARGO) clippy --locked --release --workspace --all-targets $(DEMO) -- -D warnings
+	RUSTDOCFLAGS='-A rustdoc::private_intra_doc_links -D rustdoc::broken_intra_doc_links' $(CARGO) doc --quiet --locked --release --no-deps --workspace --document-private-items $(DEMO)
 	$(CARGO) test --locked --release --workspace --doc $(DEMO)
 	$(CARGO) test --locked --release --workspace --exclude spirel-testkit $(DEMO) --lib --bins --tests
 

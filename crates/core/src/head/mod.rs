@@ -2,7 +2,7 @@
 //! to, and how much worn hair it takes to get there from each zone.
 //!
 //! [`HeadForm`] is the scalp, solved from tape measures and what the hand feels; [`Hairline`] bounds the hair on it,
-//! [`Landmark`] names its places, [`roots`] spreads guide roots over it, [`Body`] is what long hair comes to lie on.
+//! [`Landmark`] names its places, [`roots()`] spreads guide roots over it, [`Body`] is what long hair comes to lie on.
 //! [`Figure`] says how long worn hair must be from each zone to each point of face and body, by the paths of the fall.
 
 mod body;
