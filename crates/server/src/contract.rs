@@ -2,11 +2,13 @@
 //! written beside the types that are generated for it (`make contract`), and a test fails when it differs from the program.
 
 use serde::Serialize;
-use serde_json::Value;
-use spirel_core::head::{Growth, Halving, MOST_GROWTHS, Patch, Zone, ZoneHalf};
+use serde_json::{Value, json};
+use spirel_core::cut::{FirstLength, Guide, MoveKind, Over, Pause};
+use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Zone, ZoneHalf};
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
+use spirel_core::section::Along;
 use spirel_core::stage::StageDocuments;
-use utoipa::ToSchema;
+use utoipa::{PartialSchema, ToSchema};
 
 /// A zone or a half of one, and what it is made of.
 #[derive(Debug, Serialize, ToSchema)]
@@ -83,6 +85,38 @@ pub struct Most {
     strands: usize,
 }
 
+/// The names of choices of which some carry more.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Choices {
+    /// Kinds of a move.
+    moves: Vec<String>,
+    /// Directions of subsections.
+    along: Vec<String>,
+    /// What hair is held over.
+    over: Vec<String>,
+    /// Guides.
+    guides: Vec<String>,
+    /// How a first length is given.
+    lengths: Vec<String>,
+    /// Pauses.
+    pauses: Vec<String>,
+    /// Ways hair grows round a place.
+    growths: Vec<String>,
+}
+
+/// The names of the variants of a type, as its schema has them: a word, or the one member of an object.
+fn variants<T: PartialSchema>() -> Vec<String> {
+    let schema = json!(T::schema());
+    let names = |choice: &Value| -> Vec<String> {
+        match (&choice["enum"], &choice["properties"]) {
+            (Value::Array(words), _) => words.iter().filter_map(Value::as_str).map(str::to_owned).collect(),
+            (_, Value::Object(members)) => members.keys().cloned().collect(),
+            _ => Vec::new(),
+        }
+    };
+    schema["oneOf"].as_array().into_iter().flatten().flat_map(names).collect()
+}
+
 /// Rules that the browser shares with the program.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct Contract {
@@ -98,6 +132,8 @@ pub struct Contract {
     growth: Growth,
     /// How many entries lists of a reading may have.
     most: Most,
+    /// The names of choices of which some carry more.
+    choices: Choices,
     /// Every zone and every half that one can be read in, in walking order.
     patches: Vec<PatchRule>,
 }
@@ -115,6 +151,15 @@ impl Default for Contract {
             stages: StageDocuments::default(),
             zone: RawZoneReading::default(),
             figures: ZoneFigure::ALL.iter().map(|figure| (*figure).into()).collect(),
+            choices: Choices {
+                moves: variants::<MoveKind>(),
+                along: variants::<Along>(),
+                over: variants::<Over>(),
+                guides: variants::<Guide>(),
+                lengths: variants::<FirstLength>(),
+                pauses: variants::<Pause>(),
+                growths: variants::<GrowthDirection>(),
+            },
             spot: Spot::default(),
             growth: Growth::default(),
             most: Most {

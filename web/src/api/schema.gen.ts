@@ -732,6 +732,23 @@ export interface components {
             /** @description Whether that is more than measuring and other strands explain. */
             sure: boolean;
         };
+        /** @description The names of choices of which some carry more. */
+        Choices: {
+            /** @description Directions of subsections. */
+            along: string[];
+            /** @description Ways hair grows round a place. */
+            growths: string[];
+            /** @description Guides. */
+            guides: string[];
+            /** @description How a first length is given. */
+            lengths: string[];
+            /** @description Kinds of a move. */
+            moves: string[];
+            /** @description What hair is held over. */
+            over: string[];
+            /** @description Pauses. */
+            pauses: string[];
+        };
         /** @description A client. */
         Client: {
             /**
@@ -843,6 +860,8 @@ export interface components {
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
         /** @description Rules that the browser shares with the program. */
         Contract: {
+            /** @description The names of choices of which some carry more. */
+            choices: components["schemas"]["Choices"];
             /** @description The figures of a zone, in the order in which they are shown. */
             figures: components["schemas"]["FigureRule"][];
             /** @description A whorl or cowlick as it begins. */
@@ -3498,6 +3517,7 @@ export type AuditEntry = components['schemas']['AuditEntry'];
 export type AuditPage = components['schemas']['AuditPage'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
+export type Choices = components['schemas']['Choices'];
 export type Client = components['schemas']['Client'];
 export type ClientDraft = components['schemas']['ClientDraft'];
 export type ClientPage = components['schemas']['ClientPage'];

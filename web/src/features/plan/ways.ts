@@ -1,18 +1,19 @@
 /** How a move is done, kind by kind: what each begins as when it is chosen, and how it is chosen. */
-import type {
-  Along,
-  Anchor,
-  Direction,
-  FirstLength,
-  Gathered,
-  Guide,
-  Landmark,
-  Layout,
-  Move,
-  Over,
-  Pause,
-  Point,
-  MoveKind,
+import {
+  contract,
+  type Along,
+  type Anchor,
+  type Direction,
+  type FirstLength,
+  type Gathered,
+  type Guide,
+  type Landmark,
+  type Layout,
+  type Move,
+  type Over,
+  type Pause,
+  type Point,
+  type MoveKind,
 } from "@/api";
 
 /** The name of a choice that may carry more: "own_base", or the one key of { landmark: … }. */
@@ -20,8 +21,11 @@ export function tagOf(choice: string | object): string {
   return typeof choice === "string" ? choice : (Object.keys(choice)[0] ?? "");
 }
 
-export const MOVE_KINDS = ["perimeter", "sections", "gathered", "weight", "recoil", "pause"] as const;
-export type MoveKindName = (typeof MOVE_KINDS)[number];
+/** The names of a choice: its words, and the one key of what carries more. */
+export type NameOf<T> = T extends string ? T : keyof T & string;
+
+export type MoveKindName = NameOf<MoveKind>;
+export const MOVE_KINDS = contract.choices.moves as MoveKindName[];
 export const wayOf = (move: Move): MoveKindName => tagOf(move.way) as MoveKindName;
 
 /** Ways that take their region section by section. */
@@ -84,16 +88,16 @@ export function newMove(name: MoveKindName): Move {
   }
 }
 
-export const ALONG = ["horizontal", "vertical", "profile", "crosswise", "diagonal", "pivot"] as const;
-export type AlongName = (typeof ALONG)[number];
+export const ALONG = contract.choices.along as AlongName[];
+export type AlongName = NameOf<Along>;
 export function alongOf(name: AlongName): Along {
   if (name === "diagonal") return { diagonal: { lower_in_front_deg: 30 } };
   if (name === "pivot") return { pivot: { round: "crown" } };
   return name;
 }
 
-export const OVER = ["own_base", "previous", "centre", "landmark", "plane", "toward"] as const;
-export type OverName = (typeof OVER)[number];
+export const OVER = contract.choices.over as OverName[];
+export type OverName = NameOf<Over>;
 export function overOf(name: OverName): Over {
   if (name === "landmark") return { landmark: "apex" };
   if (name === "plane") return { plane: ["ear_top_left", "apex", "ear_top_right"] };
@@ -101,16 +105,16 @@ export function overOf(name: OverName): Over {
   return name;
 }
 
-export const GUIDES = ["travelling", "stationary", "floating", "free"] as const;
-export type GuideName = (typeof GUIDES)[number];
+export const GUIDES = contract.choices.guides as GuideName[];
+export type GuideName = NameOf<Guide>;
 export function guideOf(name: GuideName): Guide {
   if (name === "travelling") return { travelling: {} };
   if (name === "floating") return { floating: { step_mm: 5 } };
   return name;
 }
 
-export const LENGTHS = ["held_mm", "worn_mm", "shorter_mm", "ends_at", "like_beside", "like_move"] as const;
-export type LengthName = (typeof LENGTHS)[number];
+export const LENGTHS = contract.choices.lengths as LengthName[];
+export type LengthName = NameOf<FirstLength>;
 /** A first length of another kind, of the same size where that makes sense. */
 export function lengthOf(name: LengthName, was: FirstLength): FirstLength {
   if (name === "shorter_mm") return { shorter_mm: 0 };
@@ -128,8 +132,8 @@ export function planeWith(plane: readonly Landmark[], at: number, landmark: Land
   return { plane: next as [Landmark, Landmark, Landmark] };
 }
 
-export const PAUSES = ["look", "product", "dry"] as const;
-export type PauseName = (typeof PAUSES)[number];
+export const PAUSES = contract.choices.pauses as PauseName[];
+export type PauseName = NameOf<Pause>;
 /** A pause of a kind, with the note it had. */
 export function pauseOf(name: PauseName, note = ""): Pause {
   if (name === "product") return { product: { gives: "slip", note } };

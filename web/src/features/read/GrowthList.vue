@@ -10,10 +10,9 @@ import { useChoices } from "@/shared/useChoices";
 const model = defineModel<Growth[]>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { t } = useI18n();
-const WAYS = ["clockwise", "anticlockwise", "toward"] as const;
-type WayName = (typeof WAYS)[number];
+type WayName = "clockwise" | "anticlockwise" | "toward";
 const { named, landmarks } = useChoices();
-const ways = computed(() => named(WAYS, "read.growthWays"));
+const ways = computed(() => named(contract.choices.growths as WayName[], "read.growthWays"));
 const wayOf = (growth: Growth): WayName => (typeof growth.way === "object" ? "toward" : growth.way);
 const toward = (growth: Growth) => (typeof growth.way === "object" ? growth.way.toward : undefined);
 
