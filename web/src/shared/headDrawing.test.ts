@@ -1,6 +1,6 @@
 import type { Figure, Point } from "@/api";
 import { describe, expect, it } from "vitest";
-import { backZones, behind, ear, heightOf, profile, sideZones } from "./headDrawing";
+import { behind, ear, heightOf, profile } from "./headDrawing";
 
 const HEIGHTS: Record<string, number> = {
   brow: 26,
@@ -24,6 +24,13 @@ const figure = {
   hairline_mm: 88,
   points: Object.entries(HEIGHTS).map(([point, height_mm]) => ({ point: point as Point, height_mm })),
   zones: [],
+  outlines: [],
+  skull: [
+    [-77, -86],
+    [0, -137],
+    [99, -10],
+    [84, 62],
+  ],
 } as Figure;
 
 /** Every coordinate pair of a path. */
@@ -47,22 +54,5 @@ describe("the drawn head", () => {
   it("is the same on both sides from behind", () => {
     const xs = pairs(behind(figure)).map(([x]) => x);
     expect(Math.max(...xs)).toBeCloseTo(-Math.min(...xs), 6);
-  });
-
-  it("has every zone once a view in which it is seen, its name inside the head", () => {
-    const seen = new Set<string>();
-    for (const zones of [sideZones(figure, "left_side"), sideZones(figure, "right_side"), backZones(figure)]) {
-      expect(new Set(zones.map((z) => z.zone)).size).toBe(zones.length);
-      for (const { zone, path, label } of zones) {
-        seen.add(zone);
-        const points = pairs(path);
-        const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
-        expect(label[0], zone).toBeGreaterThanOrEqual(Math.min(...xs) - 12);
-        expect(label[0], zone).toBeLessThanOrEqual(Math.max(...xs) + 12);
-        expect(label[1], zone).toBeGreaterThanOrEqual(Math.min(...ys) - 12);
-        expect(label[1], zone).toBeLessThanOrEqual(Math.max(...ys) + 12);
-      }
-    }
-    expect(seen.size).toBe(8);
   });
 });

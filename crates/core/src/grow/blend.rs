@@ -1,7 +1,7 @@
 //! From the zones that were read to the hair at any place between them.
 
 use crate::fibre::LengthModel;
-use crate::head::{Hairline, Patch, Vec3, ZoneHalf, halfway, zone_centre};
+use crate::head::{Hairline, Patch, Seam, Vec3, zone_centre};
 use crate::learn;
 use crate::reading::{RawReading, ZoneReading};
 use crate::section::RegionTest;
@@ -20,8 +20,8 @@ const SEAM: f64 = 0.06;
 struct Centre {
     /// The middle of its zone.
     zone: Vec3,
-    /// Of a half beside which the other was read: the way into it, and how far along that the seam lies.
-    half: Option<(Vec3, f64)>,
+    /// Of a half beside which the other was read: where they meet.
+    half: Option<Seam>,
 }
 
 impl Centre {
@@ -30,26 +30,9 @@ impl Centre {
         patches.iter().map(move |patch| {
             let zone = zone_centre(patch.zone, hairline);
             let both = patch.other_half().is_some_and(|other| patches.contains(&other));
-            let half = patch.half.filter(|_| both).map(|half| {
-                let into = along(half, &zone);
-                (into, halfway(patch.zone, &into, hairline))
-            });
-            Self { zone, half }
+            Self { zone, half: if both { Seam::of(*patch, hairline) } else { None } }
         })
     }
-}
-
-/// The direction along the scalp, at a zone's middle, into one of its halves.
-fn along(half: ZoneHalf, middle: &Vec3) -> Vec3 {
-    let toward = match half {
-        ZoneHalf::Left => Vec3::x(),
-        ZoneHalf::Right => -Vec3::x(),
-        ZoneHalf::Front => Vec3::z(),
-        ZoneHalf::Behind => -Vec3::z(),
-        ZoneHalf::Upper => Vec3::y(),
-        ZoneHalf::Under => -Vec3::y(),
-    };
-    (toward - middle * toward.dot(middle)).normalize()
 }
 
 /// The say that each of some patches has in the direction of the unit vector `d`: its zone's, exp(−(angle/reach)²), which
@@ -65,7 +48,7 @@ where
         let off = angle(centre).powi(2);
         // In the middle of a zone its own reading is as good as all that is said.
         let zone = ((nearest * nearest - off) / (REACH * REACH)).exp() / (off + OWN * OWN);
-        zone * centre.half.map_or(1.0, |(into, seam)| 1.0 / (1.0 + ((seam - d.dot(&into)) / SEAM).exp()))
+        zone * centre.half.map_or(1.0, |seam| 1.0 / (1.0 + ((seam.at - d.dot(&seam.into)) / SEAM).exp()))
     })
 }
 

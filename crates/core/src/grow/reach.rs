@@ -3,7 +3,7 @@
 use crate::fall::lie_at;
 use crate::fibre::search::zero_between;
 use crate::hair::Hair;
-use crate::head::{Figure, FigurePoint, FigureZone, Reach, Vec3, Zone};
+use crate::head::{Figure, FigurePoint, FigureZone, Patch, Reach, Vec3, Zone};
 use crate::tolerance;
 use rayon::prelude::*;
 
@@ -62,8 +62,8 @@ impl Hair {
 }
 
 impl Hair {
-    /// The figure of this head: worn lengths from each zone to each point.
-    pub fn figure(&self) -> Figure {
+    /// The figure of this head: worn lengths from each zone to each point, and where some patches are seen on it.
+    pub fn figure(&self, patches: &[Patch]) -> Figure {
         let points = Figure::points(&self.measures);
         let zone = |zone: Zone| {
             let paths = self.zone_paths(zone);
@@ -74,7 +74,7 @@ impl Hair {
             FigureZone { zone, root_height_mm: paths.root_height_mm(), reaches }
         };
         let zones = Zone::ALL.into_par_iter().map(zone).collect();
-        Figure::new(&self.form, &self.measures, zones)
+        Figure::new(&self.form, &self.hairline, &self.measures, zones, patches)
     }
 }
 

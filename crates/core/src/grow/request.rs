@@ -117,7 +117,10 @@ impl HairRequest {
         let mut faults = FieldErrors::default();
         let measures = faults.take("reading.measures", self.reading.measures.filled());
         match measures {
-            Some(measures) => Ok(self.paths(&measures)?.figure()),
+            Some(measures) => {
+                let patches: Vec<Patch> = self.reading.patches().collect();
+                Ok(self.paths(&measures)?.figure(&patches))
+            }
             None => Err(faults),
         }
     }

@@ -2,6 +2,9 @@
 
 use super::Measures;
 use super::form::{HeadForm, Vec3};
+use super::hairline::Hairline;
+use super::outline::{PatchOutline, outlines, skull};
+use super::patch::Patch;
 use crate::head::Zone;
 use serde::{Deserialize, Serialize};
 
@@ -140,11 +143,21 @@ pub struct Figure {
     pub points: Vec<FigurePoint>,
     /// Zones in walking order.
     pub zones: Vec<FigureZone>,
+    /// The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals.
+    pub skull: Vec<[f64; 2]>,
+    /// What is seen of each zone that is read whole, and of each half that is read, from each side.
+    pub outlines: Vec<PatchOutline>,
 }
 
 impl Figure {
     /// The figure of a head, with the worn lengths that its hair must have.
-    pub(crate) fn new(form: &HeadForm, measures: &Measures, zones: Vec<FigureZone>) -> Self {
+    pub(crate) fn new(
+        form: &HeadForm,
+        hairline: &Hairline,
+        measures: &Measures,
+        zones: Vec<FigureZone>,
+        patches: &[Patch],
+    ) -> Self {
         Self {
             half_breadth_mm: form.radius_mm(&Vec3::x()),
             half_length_mm: form.radius_mm(&Vec3::z()),
@@ -152,6 +165,8 @@ impl Figure {
             hairline_mm: 0.475 * measures.face_mm,
             points: Self::points(measures),
             zones,
+            skull: skull(form, hairline),
+            outlines: outlines(patches, form, hairline),
         }
     }
 

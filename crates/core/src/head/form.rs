@@ -5,7 +5,8 @@
 //! is C¹ where they meet, times two felt bumps, at the occipital bone and at the crown.
 
 use super::Measures;
-use crate::error::{FieldErrors, Problem};
+use crate::error::FieldErrors;
+use crate::message::{Arg, Message};
 use nalgebra::Vector3;
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{PI, TAU};
@@ -87,9 +88,13 @@ impl HeadForm {
         let share = top / form.half_breadth_mm;
         if !(HEIGHT_SHARES.0..=HEIGHT_SHARES.1).contains(&share) {
             let mut faults = FieldErrors::default();
-            let why = if share < HEIGHT_SHARES.0 { "too short" } else { "too long" };
-            let why = format!("is {why} for a girth of {} mm; measure both again", measures.girth_mm);
-            faults.push("over_top_mm", Problem::Contradicts { why });
+            let id = if share < HEIGHT_SHARES.0 {
+                "fault-too-short-for-girth"
+            } else {
+                "fault-too-long-for-girth"
+            };
+            let problem = Message::new(id).with("girth", Arg::Mm(measures.girth_mm)).into();
+            faults.push("over_top_mm", problem);
             return Err(faults);
         }
         Ok(form)

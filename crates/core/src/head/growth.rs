@@ -80,15 +80,13 @@ impl Growth {
     pub(crate) fn check(all: &[Self]) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if all.len() > MOST_GROWTHS {
-            let why = format!("has {} entries, more than the {MOST_GROWTHS} that are taken", all.len());
-            faults.push("", Problem::Contradicts { why });
+            faults.push("", Problem::too_many(MOST_GROWTHS));
         }
         for (i, each) in all.iter().enumerate() {
             faults.range(&format!("{i}.reach_mm"), each.reach_mm, REACH_MM, "mm");
             faults.range(&format!("{i}.strength"), each.strength, STRENGTH, "");
             if each.way == GrowthDirection::Toward(each.at) {
-                let why = "hair can't grow towards where it is; name another place".into();
-                faults.push(format!("{i}.way.toward"), Problem::Contradicts { why });
+                faults.push(format!("{i}.way.toward"), Problem::contradicts("fault-growth-to-itself"));
             }
         }
         faults.or(())

@@ -1,6 +1,7 @@
 //! What is read by itself: a zone, or one half of a zone whose hair is not all of one kind.
 
 use super::Zone;
+use crate::message::Message;
 use serde::de::Error;
 use serde::{Deserialize, Deserializer, Serialize, Serializer};
 use std::borrow::Cow;
@@ -73,6 +74,15 @@ pub struct Patch {
 }
 
 impl Patch {
+    /// Its name in words.
+    pub fn message(&self) -> Message {
+        let zone = Message::word("zone", self.zone);
+        match self.half {
+            Some(half) => Message::word("half", half).with("zone", zone),
+            None => zone,
+        }
+    }
+
     /// The name used in documents.
     pub fn key(self) -> Cow<'static, str> {
         match self.half {

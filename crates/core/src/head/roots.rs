@@ -31,13 +31,14 @@ pub fn roots(form: &HeadForm, hairline: &Hairline, count: usize) -> Vec<Root> {
     let share = lattice(2000).filter(|d| d.x > 0.0 && hairline.above(d) > 0.0).count() as f64 / 2000.0;
     let points = (count as f64 / (2.0 * share)).round().max(8.0) as usize;
     let solid_angle = 4.0 * PI / points as f64;
+    let nearest = zone_at(hairline);
     let left: Vec<Root> = lattice(points)
         .filter(|d| d.x > 0.0 && hairline.above(d) > 0.0)
         .map(|d| Root {
             at: form.point(&d),
             normal: form.normal(&d),
             area_mm2: form.area_per_sr(&d) * solid_angle,
-            zone: nearest_zone(&d, hairline),
+            zone: nearest(&d),
         })
         .collect();
     let right = left.iter().map(|root| Root {
@@ -49,7 +50,7 @@ pub fn roots(form: &HeadForm, hairline: &Hairline, count: usize) -> Vec<Root> {
     left.iter().copied().chain(right).collect()
 }
 
-fn lattice(points: usize) -> impl Iterator<Item = Vec3> {
+pub(super) fn lattice(points: usize) -> impl Iterator<Item = Vec3> {
     (0..points).map(move |i| {
         let y = 1.0 - (2.0 * i as f64 + 1.0) / points as f64;
         let (sin, cos) = (GOLDEN_ANGLE * i as f64).sin_cos();
@@ -79,11 +80,12 @@ pub fn zone_centre(zone: Zone, hairline: &Hairline) -> Vec3 {
 }
 
 /// How far along the unit vector `into` half of a zone's hair lies: where a seam parts it into equal halves.
-pub fn halfway(zone: Zone, into: &Vec3, hairline: &Hairline) -> f64 {
+pub(super) fn halfway(zone: Zone, into: &Vec3, hairline: &Hairline) -> f64 {
     let (left, right) = (zone != Zone::RightSide, zone != Zone::LeftSide);
     let counterpart = if left { zone } else { Zone::LeftSide };
+    let nearest = zone_at(hairline);
     let mut along: Vec<f64> = lattice(2000)
-        .filter(|d| d.x > 0.0 && hairline.above(d) > 0.0 && nearest_zone(d, hairline) == counterpart)
+        .filter(|d| d.x > 0.0 && hairline.above(d) > 0.0 && nearest(d) == counterpart)
         .flat_map(|d| [left.then_some(d), right.then(|| mirror(&d))])
         .flatten()
         .map(|d| d.dot(into))
@@ -94,11 +96,13 @@ pub fn halfway(zone: Zone, into: &Vec3, hairline: &Hairline) -> f64 {
     0.5 * (at(along.len().saturating_sub(1) / 2) + at(along.len() / 2))
 }
 
-/// The zone whose middle is nearest. Used for the left half, so never the right side.
-fn nearest_zone(d: &Vec3, hairline: &Hairline) -> Zone {
-    let nearness = |zone: &Zone| d.dot(&zone_centre(*zone, hairline));
-    let candidates = Zone::ALL.into_iter().filter(|zone| *zone != Zone::RightSide);
-    candidates.max_by(|a, b| nearness(a).total_cmp(&nearness(b))).unwrap_or(Zone::LeftSide)
+/// Asks for the zone whose middle is nearest.
+pub(super) fn zone_at(hairline: &Hairline) -> impl Fn(&Vec3) -> Zone {
+    let centres = Zone::ALL.map(|zone| (zone, zone_centre(zone, hairline)));
+    move |d| {
+        let nearest = centres.iter().max_by(|(_, a), (_, b)| d.dot(a).total_cmp(&d.dot(b)));
+        nearest.map_or(Zone::LeftSide, |(zone, _)| *zone)
+    }
 }
 
 #[cfg(test)]

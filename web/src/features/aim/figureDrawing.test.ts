@@ -12,6 +12,8 @@ const zone: FigureZone = {
   ],
 };
 const figure: Figure = {
+  outlines: [],
+  skull: [],
   half_breadth_mm: 77,
   half_length_mm: 98,
   top_mm: 140,

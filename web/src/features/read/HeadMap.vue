@@ -1,12 +1,11 @@
 <script setup lang="ts">
-/** The head from three sides; each zone shows a figure of its own and how much of it, and is pressed to be read. */
-import type { Figure, HeadMark, Landmark, LandmarkPlace, Patch, ReadingSummary } from "@/api";
-import { backZones, behind, ear, profile, sideZones } from "@/shared/headDrawing";
+/** The head from three sides, with the zones as the core lays them out; each shows a figure of its own and how much of it, and is pressed to be read. */
+import type { Figure, HeadMark, HeadView, Landmark, LandmarkPlace, Patch, PatchOutline, ReadingSummary } from "@/api";
+import { behind, ear, profile } from "@/shared/headDrawing";
 import { sayPatch, type ZoneReadings } from "@/shared/patches";
-import { computed, useId } from "vue";
-import { useI18n } from "vue-i18n";
-import { patchesIn, type DrawnPatch } from "./halves";
-import { marksIn, markWord, placeIn, type MapView } from "./headMarks";
+import { computed } from "vue";
+import { t } from "@/shared/words";
+import { marksIn, markWord, placeIn } from "./headMarks";
 import { shade, type Shown } from "./shade";
 
 const props = defineProps<{
@@ -21,39 +20,25 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ place: [landmark: Landmark] }>();
 const patch = defineModel<Patch>({ required: true });
-const { t } = useI18n();
 
-const id = useId();
+/** Least distance of a number from the edge of its zone on the drawing, mm. */
+const NUMBER_MM = 6;
 
 const views = computed(() => {
-  const { figure, zones } = props;
+  const { figure } = props;
   const [a, b, top] = [figure.half_length_mm, figure.half_breadth_mm, figure.top_mm];
   const height = top - (figure.points.find((p) => p.point === "collarbone")?.height_mm ?? -170) + 12;
-  const side = `${-a * 1.22} ${-top - 8} ${a * 2.35} ${height}`;
+  // The face needs more room than the back of the head.
+  const view = (name: HeadView, left: number, width: number, outline: string) => ({
+    name,
+    box: `${left} ${-top - 8} ${width} ${height}`,
+    outline,
+    patches: figure.outlines.filter((each) => each.view === name),
+  });
   return [
-    {
-      name: "left" as const,
-      box: side,
-      outline: profile(figure),
-      patches: patchesIn("left", sideZones(figure, "left_side"), zones),
-      ear: ear(figure),
-      mirror: false,
-    },
-    {
-      name: "behind" as const,
-      box: `${-b * 1.5} ${-top - 8} ${b * 3} ${height}`,
-      outline: behind(figure),
-      patches: patchesIn("behind", backZones(figure), zones),
-      mirror: false,
-    },
-    {
-      name: "right" as const,
-      box: side,
-      outline: profile(figure),
-      patches: patchesIn("right", sideZones(figure, "right_side"), zones),
-      ear: ear(figure),
-      mirror: true,
-    },
+    view("left", -a * 1.22, a * 2.35, profile(figure)),
+    view("behind", -b * 1.5, b * 3, behind(figure)),
+    view("right", -a * 1.13, a * 2.35, profile(figure)),
   ];
 });
 
@@ -64,9 +49,9 @@ const shrinkage = (name: Patch) => {
 };
 const faulty = (name: Patch) => read(name)?.gaps.length === 0 && shrinkage(name) === undefined;
 /** Points that are seen in a drawing. */
-const dots = (view: MapView, box: string) =>
+const dots = (view: HeadView) =>
   props.places.flatMap(({ landmark, at }) => {
-    const place = placeIn(view, box, at);
+    const place = placeIn(view, at);
     return place ? [{ landmark, x: place[0], y: place[1] }] : [];
   });
 /** Hairs on a square centimetre where they were counted, or where its hair is alike. */
@@ -84,80 +69,62 @@ const tint = (name: Patch) => {
   const shown = number(name);
   return shown === undefined ? undefined : { "--shade": `${shade(props.show, shown)}%` };
 };
-/** A mirrored side view is drawn mirrored about its own box. */
-const place = (label: [number, number], mirror: boolean, box: string): [number, number] => {
-  const [left = 0, , width = 0] = box.split(" ").map(Number);
-  return mirror ? [2 * left + width - label[0], label[1]] : label;
-};
-const flip = (mirror: boolean, box: string) => {
-  const [left = 0, , width = 0] = box.split(" ").map(Number);
-  return mirror ? `translate(${2 * left + width} 0) scale(-1 1)` : undefined;
-};
-const words = ({ patch }: DrawnPatch) => {
+const edgeOf = ({ edge }: PatchOutline) => `M${edge.map(([x, y]) => `${x!.toFixed(1)} ${y!.toFixed(1)}`).join("L")}Z`;
+/** Whether a number fits into what is seen of a patch. */
+const roomy = ({ edge, middle: [x = 0, y = 0] }: PatchOutline) =>
+  edge.every((place) => Math.hypot(place[0]! - x, place[1]! - y) > NUMBER_MM);
+const words = (patch: Patch) => {
   const percent = shrinkage(patch);
-  const zone = sayPatch(patch, t);
-  return percent === undefined ? t("read.zoneOpen", { zone }) : t("read.zoneRead", { zone, percent });
+  const zone = sayPatch(patch);
+  return percent === undefined ? t("read-zoneOpen", { zone }) : t("read-zoneRead", { zone, percent });
 };
 </script>
 
 <template>
   <div class="heads">
     <figure v-for="view in views" :key="view.name" :class="view.name">
-      <svg :viewBox="view.box" role="group" :aria-label="t(`read.view.${view.name}`)">
-        <g :transform="flip(view.mirror, view.box)">
+      <svg :viewBox="view.box" role="group" :aria-label="t(`read-view-${view.name}`)">
+        <g :transform="view.name === 'right' ? 'scale(-1 1)' : undefined">
           <path class="skin" :d="view.outline" />
-          <path v-if="view.ear" class="ear" :d="view.ear" />
-          <template v-for="drawn in view.patches" :key="drawn.patch">
-            <clipPath v-if="drawn.clip" :id="`${id}-${view.name}-${drawn.patch}`">
-              <rect v-bind="drawn.clip" />
-            </clipPath>
-            <path
-              class="zone"
-              :class="{
-                here: drawn.patch === patch,
-                read: shrinkage(drawn.patch) !== undefined,
-                tinted: number(drawn.patch) !== undefined,
-                faulty: faulty(drawn.patch),
-              }"
-              :style="tint(drawn.patch)"
-              :d="drawn.path"
-              :clip-path="drawn.clip && `url(#${id}-${view.name}-${drawn.patch})`"
-              role="button"
-              tabindex="-1"
-              :aria-label="words(drawn)"
-              :aria-pressed="drawn.patch === patch"
-              @click="patch = drawn.patch"
-            />
-            <template v-if="drawn.seam">
-              <clipPath :id="`${id}-${view.name}-${drawn.patch}-seam`"><path :d="drawn.path" /></clipPath>
-              <line
-                class="seam"
-                v-bind="drawn.seam"
-                :clip-path="`url(#${id}-${view.name}-${drawn.patch}-seam)`"
-                aria-hidden="true"
-              />
-            </template>
-          </template>
+          <path v-if="view.name !== 'behind'" class="ear" :d="ear(figure)" />
         </g>
-        <g v-for="mark in marksIn(view.name, view.box, marks)" :key="mark.key" class="mark" :class="mark.kind">
-          <title>{{ t("read.markSaid", { what: t(markWord(mark.kind)), strength: mark.percent }) }}</title>
+        <path
+          v-for="drawn in view.patches"
+          :key="drawn.patch"
+          class="zone"
+          :class="{
+            here: drawn.patch === patch,
+            read: shrinkage(drawn.patch) !== undefined,
+            tinted: number(drawn.patch) !== undefined,
+            faulty: faulty(drawn.patch),
+          }"
+          :style="tint(drawn.patch)"
+          :d="edgeOf(drawn)"
+          role="button"
+          tabindex="-1"
+          :aria-label="words(drawn.patch)"
+          :aria-pressed="drawn.patch === patch"
+          @click="patch = drawn.patch"
+        />
+        <g v-for="mark in marksIn(view.name, marks)" :key="mark.key" class="mark" :class="mark.kind">
+          <title>{{ t("read-markSaid", { what: t(markWord(mark.kind)), strength: mark.percent }) }}</title>
           <circle :cx="mark.x" :cy="mark.y" :r="mark.reach" />
           <path v-if="mark.kind === 'growth'" :d="mark.swirl" />
-          <text v-else :x="mark.x" :y="mark.y + 4">{{ t(`read.markSign.${mark.kind}`) }}</text>
+          <text v-else :x="mark.x" :y="mark.y + 4">{{ t(`read-markSign-${mark.kind}`) }}</text>
         </g>
         <text
-          v-for="drawn in view.patches"
+          v-for="drawn in view.patches.filter(roomy)"
           :key="drawn.patch"
           class="number"
           :class="{ here: drawn.patch === patch }"
-          :x="place(drawn.label, view.mirror, view.box)[0]"
-          :y="place(drawn.label, view.mirror, view.box)[1] + 5"
+          :x="drawn.middle[0]"
+          :y="drawn.middle[1]! + 5"
           aria-hidden="true"
         >
           {{ number(drawn.patch) ?? (drawn.patch === patch ? "?" : "·") }}
         </text>
         <circle
-          v-for="dot in dots(view.name, view.box)"
+          v-for="dot in dots(view.name)"
           :key="dot.landmark"
           class="dot"
           :cx="dot.x"
@@ -165,13 +132,13 @@ const words = ({ patch }: DrawnPatch) => {
           r="8"
           role="button"
           tabindex="0"
-          :aria-label="t('read.markHere', { place: t(`landmark.${dot.landmark}`) })"
+          :aria-label="t('read-markHere', { place: t(`landmark-${dot.landmark}`) })"
           @click="emit('place', dot.landmark)"
           @keydown.enter.prevent="emit('place', dot.landmark)"
           @keydown.space.prevent="emit('place', dot.landmark)"
         />
       </svg>
-      <figcaption class="soft small">{{ t(`read.view.${view.name}`) }}</figcaption>
+      <figcaption class="soft small">{{ t(`read-view-${view.name}`) }}</figcaption>
     </figure>
   </div>
 </template>
@@ -225,13 +192,6 @@ figcaption {
   stroke-dasharray: 2.5 2.5;
   cursor: pointer;
   outline: 0;
-}
-
-.seam {
-  stroke: var(--ink);
-  stroke-width: 1;
-  stroke-dasharray: 2.5 2.5;
-  pointer-events: none;
 }
 
 .zone.read {

@@ -1,7 +1,6 @@
 /** Weak spots and swirls on the drawings of the head. */
-import type { HeadMark, SpotKind } from "@/api";
+import type { HeadMark, HeadView, SpotKind } from "@/api";
 
-export type MapView = "left" | "behind" | "right";
 export type MarkKind = SpotKind | "growth";
 
 export interface DrawnMark {
@@ -16,27 +15,22 @@ export interface DrawnMark {
   swirl: string;
 }
 
-export const markWord = (kind: MarkKind) => (kind === "growth" ? "read.growth" : `read.spotKinds.${kind}`);
+export const markWord = (kind: MarkKind) => (kind === "growth" ? "read-growth" : `read-spotKinds-${kind}`);
 
 /** How far beyond the middle of the head a mark is still seen from a side, mm. */
 const SEEN_MM = -8;
 
 /** Where a place of the head lies in a drawing; nowhere where it is on the other side. */
-export function placeIn(
-  view: MapView,
-  box: string,
-  [x = 0, y = 0, z = 0]: readonly number[],
-): [number, number] | undefined {
-  const [left = 0, , width = 0] = box.split(" ").map(Number);
+export function placeIn(view: HeadView, [x = 0, y = 0, z = 0]: readonly number[]): [number, number] | undefined {
   const near = view === "left" ? x : view === "right" ? -x : -z;
   if (near < SEEN_MM) return undefined;
-  return [view === "left" ? -z : view === "behind" ? -x : 2 * left + width + z, -y];
+  return [view === "left" ? -z : view === "behind" ? -x : z, -y];
 }
 
-/** The marks that are seen in a drawing, where they lie on it. A right view is the left one mirrored in its own box. */
-export function marksIn(view: MapView, box: string, marks: readonly HeadMark[]): DrawnMark[] {
+/** The marks that are seen in a drawing, where they lie on it. */
+export function marksIn(view: HeadView, marks: readonly HeadMark[]): DrawnMark[] {
   return marks.flatMap((mark) => {
-    const place = placeIn(view, box, mark.at);
+    const place = placeIn(view, mark.at);
     if (!place) return [];
     const [across, down] = place;
     const kind: MarkKind = typeof mark.what === "string" ? "growth" : mark.what.spot;
