@@ -16,8 +16,8 @@ export default defineConfig({
   resolve: {
     alias: {
       "@": fileURLToPath(new URL("./src", import.meta.url)),
-      // The sentences that the core gives as reasons have one home.
-      "@core": fileURLToPath(new URL("../crates/core/src", import.meta.url)),
+      // The catalogue of messages, which the command line reads, too.
+      "@locales": fileURLToPath(new URL("../locales", import.meta.url)),
     },
   },
   build: {

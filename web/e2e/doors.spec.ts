@@ -5,7 +5,7 @@ test("a wrong password is refused in words, and what was typed stays", async ({ 
   await page.getByLabel("Email").fill("wren@saltmarsh.example");
   await page.getByLabel("Password").fill("not it");
   await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page.getByRole("alert")).toHaveText("Address and password don't fit. Try again.");
+  await expect(page.getByRole("alert")).toHaveText("Address and password don't match. Try again.");
   await expect(page.getByLabel("Email")).toHaveValue("wren@saltmarsh.example");
   await page.getByLabel("Password").fill("");
   await page.getByRole("button", { name: "Sign in" }).click();

@@ -88,7 +88,7 @@ test("an instrument drops out in the middle, a value was wrong, and the line is 
   await stretched.fill("10");
   await hand.press("comb-1", "back_upper");
   await expect(wren.getByTestId("refusal")).toContainText(
-    "Comb 1: not taken. The value is more than that of the strand pulled straight",
+    "Comb 1: not taken. The value is more than the stretched length",
   );
   await stretched.fill(right);
   await hand.press("comb-1", "fringe");

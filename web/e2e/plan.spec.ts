@@ -29,7 +29,7 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   await wren.getByLabel("Line at").selectOption("armpit");
   await expect.poll(grams).toBeLessThan(before);
   expect(await outline()).not.toBe(drawn);
-  await expect(wren.getByText(/cut it as it hangs to a line at the armpit/)).toBeVisible();
+  await expect(wren.getByText(/cut as it hangs, at the armpit/)).toBeVisible();
   await wren.getByLabel("Line at").selectOption("chin");
   await expect.poll(grams).toBe(before);
 
@@ -93,34 +93,34 @@ test("steps over a flat back are found, lead to their move, and are mended by on
 
 test("a cut of one's own is written from nothing: which hair, how it lies, how it is held", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
-  const words = wren.locator(".words");
+  const words = wren.locator(".step");
   const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
   await wren.getByRole("button", { name: "Layers", exact: true }).click();
-  await expect(words).toContainText("take all the hair");
+  await expect(words).toContainText("Section: all the hair");
   await wren.getByText("Which hair, and how").click();
 
   // All but what lies before a parting from ear to ear, in upright sections carried to the middle.
   await wren.getByLabel("Hair taken").selectOption("not");
   await wren.getByLabel("Left out", { exact: true }).selectOption("side_of");
-  await expect(words).toContainText("all but the hair on the middle of the front hairline side of the parting");
+  await expect(words).toContainText("Section: behind the ear-to-ear parting");
   await wren.getByLabel("The side with").selectOption("apex");
   await expect(wren.getByText("lies on the parting itself")).toBeVisible();
   await wren.getByLabel("The side with").selectOption("brow_left");
   await wren.getByLabel("Sections lie").selectOption("vertical");
   await wren.getByLabel("Carried").selectOption("centre");
-  await expect(words).toContainText("Sections upright");
-  await expect(words).toContainText("carried to the middle");
+  await expect(words).toContainText("Vertical subsections");
+  await expect(words).toContainText("over-directed to the centre");
   await wren.getByLabel("Carried").selectOption("plane");
-  await expect(words).toContainText("carried to the plane through");
+  await expect(words).toContainText("over-directed to the plane through");
   await wren.getByLabel("Guide", { exact: true }).selectOption("stationary");
-  await expect(wren.getByText("every section is brought to the first")).toBeVisible();
+  await expect(wren.getByText("every subsection is brought to the first")).toBeVisible();
   await wren.getByLabel("Guide", { exact: true }).selectOption("floating");
-  await expect(words).toContainText("Each section runs 0.5 cm past the one before.");
+  await expect(words).toContainText("floating guide, 0.5 cm longer each time");
   await wren.getByLabel("Opened by").fill("20");
-  await expect(words).toContainText("Open them 20°");
+  await expect(words).toContainText("at 20°, longer towards");
   await wren.getByLabel("Taken", { exact: true }).selectOption("2");
   await wren.getByLabel("Beginning with").selectOption("1");
-  await expect(words).toContainText("only one in 2");
+  await expect(words).toContainText("one in 2 is cut");
   await expect(off).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
 
@@ -129,7 +129,7 @@ test("a cut of one's own is written from nothing: which hair, how it lies, how i
   await expect(words).toContainText("draw it tight to the tip of the nose");
   await wren.getByRole("button", { name: "Weight out" }).click();
   await wren.getByLabel("More from below").fill("60");
-  await expect(words).toContainText("more below than above");
+  await expect(words).toContainText("more underneath than on top");
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.reload();
   await expect(wren.getByRole("button", { name: /^[123]\. / })).toHaveCount(3);

@@ -79,7 +79,7 @@ test("what hand and eye know of the head is read, and the plan's hair follows", 
   await wren.getByRole("radio", { name: "high" }).check({ force: true });
   await wren.getByRole("button", { name: "Add a swirl or cowlick" }).click();
   await wren.getByLabel("Reach", { exact: true }).fill("500");
-  await expect(wren.getByText(/This must be from 10 to 120 mm/)).toBeVisible();
+  await expect(wren.getByText(/This must be from 1\.0 cm to 12\.0 cm/)).toBeVisible();
   await wren.getByLabel("Reach", { exact: true }).fill("5");
   await expect(saveState(wren)).toHaveText(SAVED);
   // The plan's head is the one that was read.
@@ -159,7 +159,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
   await wren.getByText("Client is a minor").click();
   await wren.getByText("History and habits").click();
   await wren.getByLabel("Weeks since the last cut").fill("2000");
-  await expect(wren.getByText(/This must be from 0 to 1040 weeks/)).toBeVisible();
+  await expect(wren.getByText(/This must be from 0 to 1,040 weeks/)).toBeVisible();
   await wren.getByLabel("Weeks since the last cut").fill("9");
   await wren.getByText("Ties it back for work or sport").click();
   await expect(saveState(wren)).toHaveText(SAVED);

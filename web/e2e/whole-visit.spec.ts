@@ -81,7 +81,7 @@ test("a whole visit: new client, eight zones by keyboard, aim, mark, print, expo
   await beside.getByLabel("no comb").check({ force: true });
   await expect(beside.getByTestId("mark")).not.toHaveText(`${wet.toFixed(1)}cm`);
   expect(number(await beside.getByTestId("mark").textContent())).toBeLessThan(wet);
-  await expect(page.getByText("it loses 52 % of its length")).toBeVisible();
+  await expect(page.getByText("52 % shrinkage")).toBeVisible();
   await page.getByRole("tab", { name: "Every way to hold it" }).click();
   await expect(page.locator("#picture tbody tr")).toHaveCount(11);
   // A person who reads inches reads the same mark in quarters of an inch.

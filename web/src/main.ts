@@ -10,7 +10,6 @@ import { QueryClient, VueQueryPlugin } from "@tanstack/vue-query";
 import { createPinia } from "pinia";
 import { createApp } from "vue";
 import App from "./app/App.vue";
-import { i18n } from "./app/i18n";
 import { router } from "./app/router";
 import { useSession } from "./features/session";
 
@@ -24,7 +23,7 @@ const queries = new QueryClient({
   },
 });
 
-const app = createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient: queries }).use(i18n);
+const app = createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient: queries });
 
 whenSignedOut(() => {
   const here = router.currentRoute.value;

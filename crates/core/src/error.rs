@@ -1,9 +1,10 @@
 //! What is wrong with an input, said at the field it is wrong in.
 
+use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 use std::fmt;
 
-/// The kinds of fault an input can have; the wording is made from the kind, so that it is said the same everywhere.
+/// The kinds of fault an input can have, for programs; [`message`](Problem::message) is for people.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(tag = "kind", rename_all = "snake_case")]
@@ -39,32 +40,69 @@ pub enum Problem {
         #[serde(default, skip_serializing_if = "Vec::is_empty")]
         known: Vec<String>,
     },
+    /// A list with more entries than are kept.
+    TooMany {
+        /// Most entries kept.
+        most: u32,
+    },
     /// Two answers that can't both hold.
     Contradicts {
-        /// Why, in one sentence.
-        why: String,
+        /// Why.
+        message: Message,
     },
 }
 
-impl fmt::Display for Problem {
-    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+impl Problem {
+    /// A contradiction told by a message without values.
+    pub fn contradicts(id: &str) -> Self {
+        Message::new(id).into()
+    }
+
+    /// A list that is too long.
+    pub fn too_many(most: usize) -> Self {
+        Self::TooMany { most: u32::try_from(most).unwrap_or(u32::MAX) }
+    }
+
+    /// What is wrong, said of the field.
+    pub fn message(&self) -> Message {
+        let number = |number: u32| Arg::Number(f64::from(number));
         match self {
             Self::OutOfRange { min, max, unit } => {
-                let gap = if unit.is_empty() { "" } else { " " };
-                write!(f, "must be from {min} to {max}{gap}{unit}")
+                let (id, of): (_, fn(f64) -> Arg) = match unit.as_str() {
+                    "mm" => ("fault-out_of_range", Arg::Mm),
+                    "" => ("fault-out_of_range", Arg::Number),
+                    _ => ("fault-out_of_range-unit", Arg::Number),
+                };
+                Message::new(id).with("min", of(*min)).with("max", of(*max)).with("unit", unit.as_str())
             }
-            Self::NotANumber => write!(f, "must be a finite number"),
-            Self::LongerThan { other } => write!(f, "can't be longer than {other}"),
-            Self::Missing => write!(f, "is needed"),
+            Self::NotANumber => Message::new("fault-not_a_number"),
+            Self::LongerThan { other } => Message::new("fault-longer_than").with("other", other.as_str()),
+            Self::Missing => Message::new("fault-missing"),
             Self::TooLong { max_characters } => {
-                write!(f, "can hold at most {max_characters} characters")
+                Message::new("fault-too_long").with("most", number(*max_characters))
             }
-            Self::Unknown { given, known } if known.is_empty() => write!(f, "is not known here: {given}"),
-            Self::Unknown { given, known } => {
-                write!(f, "is not known here: {given}; known are {}", known.join(", "))
+            Self::TooMany { most } => Message::new("fault-too_many").with("most", number(*most)),
+            Self::Unknown { given, known } if known.is_empty() => {
+                Message::new("fault-unknown").with("given", given.as_str())
             }
-            Self::Contradicts { why } => write!(f, "{why}"),
+            Self::Unknown { given, known } => Message::new("fault-unknown-known")
+                .with("given", given.as_str())
+                .with("known", known.join(", ")),
+            Self::Contradicts { message } => message.clone(),
         }
+    }
+}
+
+impl From<Message> for Problem {
+    fn from(message: Message) -> Self {
+        Self::Contradicts { message }
+    }
+}
+
+/// For logs and tests; people read the words of the catalogue.
+impl fmt::Display for Problem {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        write!(f, "{}", self.message())
     }
 }
 

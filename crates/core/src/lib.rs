@@ -35,6 +35,7 @@ pub mod head;
 pub mod judge;
 pub mod learn;
 pub mod mark;
+pub mod message;
 pub mod plan;
 pub mod reading;
 pub mod scene;
@@ -47,3 +48,4 @@ pub mod tolerance;
 pub mod units;
 
 pub use error::{FieldError, FieldErrors, Problem};
+pub use message::{Arg, Message};

@@ -4,7 +4,7 @@
 use proptest::prelude::*;
 use spirel_core::cut::{
     Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, MoveNote,
-    Over, Sections, Technique, TechniqueKind, cut, phrases,
+    Over, Sections, Technique, TechniqueKind, cut, steps,
 };
 use spirel_core::fall::{Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, Moisture};
@@ -13,7 +13,6 @@ use spirel_core::hair::{Hair, SHARES, ShareLengths};
 use spirel_core::head::{Growth, GrowthDirection, Landmark, Place, Point, Zone, taut_mm};
 use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Region, Side};
-use spirel_core::units::LengthUnit;
 
 const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium };
 
@@ -247,17 +246,21 @@ fn ends_that_have_thinned_out_weigh_less_and_let_light_through_from_higher_up() 
 }
 
 #[test]
-fn every_way_has_its_words() {
+fn every_kind_of_twist_has_its_message() {
     let ways = [
-        (twist(Point::Chin, None, 0.0), "draw it tight to the chin and cut it there"),
-        (twist(Point::Chin, None, 25.0), "cut it 2.5 cm past it"),
-        (twist(Point::Chin, Some(Side::Right), 0.0), "draw it tight to the chin"),
-        (twist(Point::Cheekbone, None, 0.0), "draw it tight to the left cheekbone"),
-        (twist(Point::JawCorner, Some(Side::Right), 0.0), "draw it tight to the right jaw corner"),
+        (twist(Point::Chin, None, 0.0), "step-twist(past: 0 mm, point: step-place-at(point: point-chin)"),
+        (
+            twist(Point::Chin, None, 25.0),
+            "step-twist-past(past: 25 mm, point: step-place-at(point: point-chin)",
+        ),
+        (twist(Point::Chin, Some(Side::Right), 0.0), "point: step-place-at(point: point-chin)"),
+        (twist(Point::Cheekbone, None, 0.0), "point: step-place-left(point: point-cheekbone)"),
+        (twist(Point::JawCorner, Some(Side::Right), 0.0), "point: step-place-right(point: point-jaw_corner)"),
     ];
-    for (way, words) in ways {
-        let said = &phrases(&one(movement(Region::Everything, way)), LengthUnit::Cm)[0];
-        assert!(said.text.contains(words) && said.title == "Twists", "{said:?}");
+    for (way, message) in ways {
+        let step = &steps(&one(movement(Region::Everything, way)))[0];
+        assert!(step.lines[1].to_string().contains(message), "{}", step.lines[1]);
+        assert_eq!(step.title.id, "step-title-gathered");
     }
 }
 

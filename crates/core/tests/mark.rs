@@ -2,6 +2,7 @@
 #![allow(clippy::unwrap_used, clippy::print_stdout, reason = "a test that can't go on says so by failing")]
 
 use proptest::prelude::*;
+use spirel_core::Arg;
 use spirel_core::fibre::{Comb, HeldState, Moisture, WornStyle};
 use spirel_core::head::{Patch, Place, Point, Zone};
 use spirel_core::mark::{
@@ -112,20 +113,14 @@ fn hair_that_is_too_short_is_told_how_long_to_wait_and_short_cuts_say_what_comes
 }
 
 #[test]
-fn every_reason_is_a_finished_sentence_with_numbers_of_this_mark() {
-    let request = MarkRequest {
-        shortest_worn_mm: Some(100.0),
-        unit: LengthUnit::Inch,
-        ..MarkRequest::new(read(300.0, 150.0, 2), 120.0)
-    };
+fn reasons_hold_the_numbers_of_this_mark() {
+    let request =
+        MarkRequest { shortest_worn_mm: Some(100.0), ..MarkRequest::new(read(300.0, 150.0, 2), 120.0) };
     let answer = request.answer().unwrap();
     assert!(answer.reasons.len() >= 6);
-    for reason in &answer.reasons {
-        assert!(!reason.text.is_empty() && !reason.text.contains(['{', '}']), "{}", reason.text);
-        assert!(!reason.text.contains(" cm"), "inches were asked for: {}", reason.text);
-    }
-    let springs = answer.reasons.iter().find(|r| r.code == "springs").unwrap();
-    assert_eq!(springs.text, "Stretched 11.8 in, let go 5.9 in: it loses 50 % of its length.");
+    let springs = answer.reasons.iter().find(|r| r.id == "reason-springs").unwrap();
+    assert_eq!(springs.args["stretched"], Arg::Mm(300.0));
+    assert_eq!((&springs.args["sprung"], &springs.args["share"]), (&Arg::Mm(150.0), &Arg::Share(0.5)));
 }
 
 #[test]
@@ -279,7 +274,10 @@ fn halves_have_marks_of_their_own_and_a_zone_that_is_like_another_the_mark_of_it
     let lower = of(&sheet, "back_lower");
     assert_eq!(lower.present.unwrap().fibre_mm, 240.0);
     let says = |zone: &SheetZone, code: &str| {
-        zone.result.as_ref().unwrap().states[4].reasons.iter().any(|reason| reason.code == code)
+        zone.result.as_ref().unwrap().states[4]
+            .reasons
+            .iter()
+            .any(|reason| reason.id == format!("reason-{code}"))
     };
     assert!(says(&lower, "springs_elsewhere") && says(&behind, "springs"));
     let extra = |zone: &SheetZone| zone.result.as_ref().unwrap().states[4].mark.unwrap().allowance_mm;
@@ -299,7 +297,7 @@ fn a_fringe_is_left_longer_because_less_of_a_chance_is_taken_in_it() {
     assert_eq!(with[1..], without[1..], "the rest of the head is as it was");
     let extra = |zone: &SheetZone| {
         let state = &zone.result.as_ref().unwrap().states[4];
-        (state.mark.unwrap().allowance_mm, state.reasons.iter().any(|r| r.code == "fringe_is_seen"))
+        (state.mark.unwrap().allowance_mm, state.reasons.iter().any(|r| r.id == "reason-fringe_is_seen"))
     };
     let ((more, said), (usual, unsaid)) = (extra(&with[0]), extra(&without[0]));
     assert!(more > 1.1 * usual && said && !unsaid, "{more} {usual}");
@@ -322,12 +320,12 @@ fn a_zone_of_which_only_the_curl_was_seen_has_a_mark_with_more_extra_and_says_wh
     assert_eq!(answer(seen).unwrap_err().0[0].field, "reading.stretched_mm");
     let seen = answer(RawZoneReading { stretched_mm: Some(300.0), ..seen }).unwrap();
     let lands = seen.mark.unwrap();
-    let code = |code: &str| seen.reasons.iter().find(|reason| reason.code == code);
+    let code = |code: &str| seen.reasons.iter().find(|reason| reason.id == format!("reason-{code}"));
     assert!(code("springs").is_none() && code("seems_to_spring").is_some());
-    let promised = code("measure_let_go").unwrap().values["allowance_mm"];
+    let Arg::Mm(promised) = code("measure_let_go").unwrap().args["allowance"] else { panic!() };
     assert!(promised < 0.8 * lands.allowance_mm, "{promised} {}", lands.allowance_mm);
-    let lost = code("seems_to_spring").unwrap().values["percent"];
-    let measured = answer(read(300.0, 300.0 * (1.0 - lost / 100.0), 1)).unwrap();
+    let Arg::Share(lost) = code("seems_to_spring").unwrap().args["share"] else { panic!() };
+    let measured = answer(read(300.0, 300.0 * (1.0 - lost), 1)).unwrap();
     assert!((measured.mark.unwrap().allowance_mm - promised).abs() < 0.35 * promised);
 }
 

@@ -87,37 +87,34 @@ fn misshapen(path: &str, why: &str) -> FieldError {
         return FieldError::new(path, Problem::NotANumber);
     }
     if why == "expected value" {
-        return FieldError::new(
-            path,
-            Problem::Contradicts { why: "must be one of the words known here".into() },
-        );
+        return FieldError::new(path, Problem::contradicts("fault-must-be-word"));
     }
     let expected = why.rsplit("expected ").next().unwrap_or_default();
     if ["f64", "u32", "u16", "i64"].contains(&expected) {
         return FieldError::new(path, Problem::NotANumber);
     }
-    FieldError::new(path, Problem::Contradicts { why: format!("must be {}", plainly(expected)) })
+    FieldError::new(path, Problem::contradicts(expected_kind(expected)))
 }
 
-/// What a reader expected, without the words of the language it is written in.
-fn plainly(expected: &str) -> &'static str {
+/// What a reader expected.
+fn expected_kind(expected: &str) -> &'static str {
     let is = |word: &str| expected.contains(word);
     if is("a day") {
-        "a day from 1900 to 2199, as 2026-03-14"
+        "fault-must-be-day"
     } else if is("string") || is("str") && !is("struct") {
-        "text"
+        "fault-must-be-text"
     } else if is("boolean") || is("bool") {
-        "true or false"
+        "fault-must-be-bool"
     } else if is("sequence") || is("array") || is("tuple") {
-        "a list"
+        "fault-must-be-list"
     } else if is("struct") || is("map") || is("object") {
-        "a group of named values"
+        "fault-must-be-group"
     } else if is("landmark") {
-        "a landmark, or a landmark with an offset"
+        "fault-must-be-landmark"
     } else if is("variant") || is("enum") {
-        "one of the words known here, alone or with what it holds"
+        "fault-must-be-variant"
     } else {
-        "a value of another kind"
+        "fault-must-be-other"
     }
 }
 
@@ -187,11 +184,11 @@ mod tests {
         assert!(known.iter().any(|name| name == "sprung_mm"), "{known:?}");
         let text = "{\"zones\": {\"tail\": {}}}";
         let Unreadable::Misshapen { fault: found, .. } = fault(text) else { panic!("it is JSON") };
-        assert!(found.to_string().starts_with("zones.tail is not known here: tail; known are fringe, "));
+        assert!(found.to_string().starts_with("zones.tail fault-unknown-known(given: tail, known: fringe, "));
         let text = "{\"zones\": {\"nape\": {\"sprung_mm\": 1e999}}}";
         assert_eq!(fault(text), at("zones.nape.sprung_mm", Problem::NotANumber, 1));
         let text = "{\"zones\": {\"nape\": {\"moisture\": 3}}}";
-        let word = Problem::Contradicts { why: "must be one of the words known here".into() };
+        let word = Problem::contradicts("fault-must-be-word");
         assert_eq!(fault(text), at("zones.nape.moisture", word, 1));
         let missing = read::<crate::api::clients::ClientDraft>(b"{}").expect_err("a name is needed");
         assert_eq!(missing, at("name", Problem::Missing, 1));

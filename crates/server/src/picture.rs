@@ -12,7 +12,7 @@ const MOST_MEMORY: usize = 32 << 20;
 pub fn scalp_of_png(bytes: &[u8], side_mm: f64) -> Result<Picture, FieldErrors> {
     let Some(grey) = grey_of_png(bytes) else {
         let mut faults = FieldErrors::default();
-        faults.push("picture", Problem::Contradicts { why: "can't be read as PNG".into() });
+        faults.push("picture", Problem::contradicts("fault-not-png"));
         return Err(faults);
     };
     Picture::new(&grey, side_mm)

@@ -36,8 +36,7 @@ impl ClientDraft {
         faults.text("contact", &self.contact, 190);
         faults.text("note", &self.note, 500);
         if !self.consent {
-            let why = "without the client's consent nothing can be kept".into();
-            faults.push("consent", Problem::Contradicts { why });
+            faults.push("consent", Problem::contradicts("fault-consent"));
         }
         faults.or(())
     }

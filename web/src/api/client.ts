@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./schema.gen";
-import type { FieldFault, ProblemDetails } from "./schema.gen";
+import type { FieldFault, Message, ProblemDetails } from "./schema.gen";
 
 /** The server answered, and refused. */
 export class Refused extends Error {
@@ -8,8 +8,8 @@ export class Refused extends Error {
     super(problem.detail);
   }
 
-  /** What is wrong with a field, in words. */
-  at(field: string): string | undefined {
+  /** What is wrong with a field. */
+  at(field: string): Message | undefined {
     return this.problem.fields.find((fault) => fault.field === field)?.message;
   }
 }
@@ -60,6 +60,7 @@ function problemOf(error: unknown, response: Response): ProblemDetails {
     status: response.status,
     code: "defect",
     detail: response.statusText || String(response.status),
+    message: { id: "error-defect" },
     safe: "",
     fields: [] as FieldFault[],
   };

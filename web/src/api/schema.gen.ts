@@ -683,6 +683,38 @@ export interface components {
         };
         /** @description How it is written, for the schema. */
         Anchor: components["schemas"]["Landmark"] | components["schemas"]["Offset"];
+        /** @description A value in a message. Lengths are in mm here and said in the reader's unit. */
+        Arg: {
+            /**
+             * Format: double
+             * @description A length, mm.
+             */
+            mm: number;
+        } | {
+            /**
+             * Format: double
+             * @description An angle, degrees.
+             */
+            deg: number;
+        } | {
+            /**
+             * Format: double
+             * @description A share, from 0 to 1, said in percent.
+             */
+            share: number;
+        } | {
+            /**
+             * Format: double
+             * @description A number or a count.
+             */
+            number: number;
+        } | {
+            /** @description A text that a person or a program gave. */
+            text: string;
+        } | {
+            /** @description A message within. */
+            message: components["schemas"]["Message"];
+        };
         /** @description One line. */
         AuditEntry: {
             /** @description What was done: created, saved, signed_in … */
@@ -914,7 +946,7 @@ export interface components {
              */
             line: number;
             /** @description Why it is not taken. */
-            said: string;
+            message: components["schemas"]["Message"];
         };
         /** @description A table to be read. */
         CsvTable: {
@@ -943,6 +975,8 @@ export interface components {
             lever: components["schemas"]["Lever"];
             /** @description Numbers, from 0, of the moves that are changed. */
             moves: number[];
+            /** @description The change in words. */
+            text: components["schemas"]["Message"];
         };
         /** @description A strand of a kind of curl, to be drawn in its true size. */
         CurlPicture: {
@@ -1110,8 +1144,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** @description What each move did. */
             moves: components["schemas"]["MoveReport"][];
-            /** @description The moves in words. */
-            words: components["schemas"]["Phrase"][];
+            /** @description The moves as steps, in messages. */
+            steps: components["schemas"]["Step"][];
         };
         /**
          * @description A perimeter: places behind, at the sides and in front, with a smooth line between them. One place alone is a square
@@ -1186,8 +1220,8 @@ export interface components {
             field: string;
             /** @description Line of the file, from 1, where a file was given. */
             line?: number | null;
-            /** @description What is wrong, in words. */
-            message: string;
+            /** @description What is wrong, for people: said after the field's name. */
+            message: components["schemas"]["Message"];
             /** @description What is wrong, for programs. */
             problem: components["schemas"]["Problem"];
         };
@@ -1208,8 +1242,12 @@ export interface components {
              * @description Half the length of the head, mm.
              */
             half_length_mm: number;
+            /** @description What is seen of each zone that is read whole, and of each half that is read, from each side. */
+            outlines: components["schemas"]["PatchOutline"][];
             /** @description Points, highest first. */
             points: components["schemas"]["FigurePoint"][];
+            /** @description The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals. */
+            skull: number[][];
             /**
              * Format: double
              * @description Height of the top of the head above the ear canals, mm.
@@ -1306,6 +1344,10 @@ export interface components {
             measure: number;
             /** @description Numbers, from 0, of the moves that cause it. */
             moves: number[];
+            /** @description What would help. */
+            remedy: components["schemas"]["Message"];
+            /** @description What is seen, and why. */
+            text: components["schemas"]["Message"];
             /**
              * Format: double
              * @description From how much on it is said.
@@ -1761,6 +1803,11 @@ export interface components {
              */
             left_deg: number;
         };
+        /**
+         * @description A side from which the head is drawn.
+         * @enum {string}
+         */
+        HeadView: "left" | "right" | "behind";
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -1974,7 +2021,7 @@ export interface components {
         MarkAnswer: {
             mark?: components["schemas"]["Mark"] | null;
             /** @description Why, in plain sentences. */
-            reasons: components["schemas"]["Reason"][];
+            reasons: components["schemas"]["Message"][];
         };
         /** @description One hair, in the four lengths, mm. */
         MarkLengths: {
@@ -2019,7 +2066,7 @@ export interface components {
              * @description Worn length wished, mm, 2 to 2,000.
              */
             target_worn_mm: number;
-            /** @description Unit in which the comb is read and the reasons are worded. */
+            /** @description Unit in which the comb is read. */
             unit?: components["schemas"]["LengthUnit"];
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
@@ -2073,6 +2120,15 @@ export interface components {
              * @description The value, in `unit`.
              */
             value: number;
+        };
+        /** @description A message of the catalogue, with its arguments. */
+        Message: {
+            /** @description Its arguments by name. */
+            args?: {
+                [key: string]: components["schemas"]["Arg"];
+            };
+            /** @description Its name in the catalogue. */
+            id: string;
         };
         /** @description A field that keeps a zone from being computed. */
         MissingField: {
@@ -2287,6 +2343,17 @@ export interface components {
          * @enum {string}
          */
         Patch: "fringe" | "fringe_left" | "fringe_right" | "fringe_front" | "fringe_behind" | "top" | "top_left" | "top_right" | "top_front" | "top_behind" | "crown" | "crown_left" | "crown_right" | "crown_front" | "crown_behind" | "left_side" | "left_side_front" | "left_side_behind" | "left_side_upper" | "left_side_under" | "back_upper" | "back_upper_left" | "back_upper_right" | "back_upper_upper" | "back_upper_under" | "back_lower" | "back_lower_left" | "back_lower_right" | "back_lower_upper" | "back_lower_under" | "nape" | "nape_left" | "nape_right" | "right_side" | "right_side_front" | "right_side_behind" | "right_side_upper" | "right_side_under";
+        /** @description What is seen of a patch from a side. */
+        PatchOutline: {
+            /** @description Its edge, mm to the right and down from the ear canals. */
+            edge: number[][];
+            /** @description Its middle. */
+            middle: number[];
+            /** @description Which patch. */
+            patch: components["schemas"]["Patch"];
+            /** @description From which side. */
+            view: components["schemas"]["HeadView"];
+        };
         /** @description A zone or a half of one, and what it is made of. */
         PatchRule: {
             half?: components["schemas"]["ZoneHalf"] | null;
@@ -2362,13 +2429,6 @@ export interface components {
             /** @description What they may do. */
             role: components["schemas"]["Role"];
         };
-        /** @description What is said of a move. */
-        Phrase: {
-            /** @description How it is done. */
-            text: string;
-            /** @description Its name, or what kind of move it is. */
-            title: string;
-        };
         /** @description A place on face or body: a point, or so far below it. */
         Place: {
             /**
@@ -2417,7 +2477,7 @@ export interface components {
              */
             worn_mm: number;
         };
-        /** @description The kinds of fault an input can have; the wording is made from the kind, so that it is said the same everywhere. */
+        /** @description The kinds of fault an input can have, for programs; [`message`](Problem::message) is for people. */
         Problem: {
             /** @enum {string} */
             kind: "out_of_range";
@@ -2461,9 +2521,17 @@ export interface components {
             known?: string[];
         } | {
             /** @enum {string} */
+            kind: "too_many";
+            /**
+             * Format: int32
+             * @description Most entries kept.
+             */
+            most: number;
+        } | {
+            /** @enum {string} */
             kind: "contradicts";
-            /** @description Why, in one sentence. */
-            why: string;
+            /** @description Why. */
+            message: components["schemas"]["Message"];
         };
         /** @description A refused request (RFC 9457). */
         ProblemDetails: {
@@ -2474,6 +2542,8 @@ export interface components {
             detail: string;
             /** @description Fields that are wrong, at most 100. */
             fields: components["schemas"]["FieldFault"][];
+            /** @description The same for people, where no field is wrong. */
+            message: components["schemas"]["Message"];
             /** @description How many more are. */
             more?: number | null;
             /** @description What is safe. */
@@ -2661,21 +2731,6 @@ export interface components {
             unusual: components["schemas"]["Unusual"][];
             /** @description Every zone in walking order; both halves of one that is read in halves. */
             zones: components["schemas"]["ZoneSummary"][];
-        };
-        /** @description One reason. Values whose name ends in `_mm` are lengths and are said in the person's unit. */
-        Reason: {
-            /** @description Which sentence. */
-            code: string;
-            /** @description The state it compares with. */
-            other_state?: string | null;
-            /** @description The state it speaks of, as `moisture_comb`. */
-            state?: string | null;
-            /** @description The sentence in English. */
-            text: string;
-            /** @description The numbers in it. */
-            values: {
-                [key: string]: number;
-            };
         };
         /** @description Sections drawn down through the fingers until a share of the hair has sprung out of them; what is left is cut there. */
         Recoil: {
@@ -2880,9 +2935,17 @@ export interface components {
         StateMark: {
             mark?: components["schemas"]["Mark"] | null;
             /** @description Why it is there. */
-            reasons: components["schemas"]["Reason"][];
+            reasons: components["schemas"]["Message"][];
             /** @description The state. */
             state: components["schemas"]["HeldState"];
+        };
+        /** @description A move in messages. */
+        Step: {
+            /** @description How it is done, sentence by sentence. */
+            lines: components["schemas"]["Message"][];
+            section?: components["schemas"]["Message"] | null;
+            /** @description Its name, or what kind of move it is. */
+            title: components["schemas"]["Message"];
         };
         /** @description A strand as it lies, in points [across, down] from the root, mm. */
         StrandLines: {
@@ -3513,6 +3576,7 @@ export type Agreements = components['schemas']['Agreements'];
 export type Aim = components['schemas']['Aim'];
 export type Along = components['schemas']['Along'];
 export type Anchor = components['schemas']['Anchor'];
+export type Arg = components['schemas']['Arg'];
 export type AuditEntry = components['schemas']['AuditEntry'];
 export type AuditPage = components['schemas']['AuditPage'];
 export type Caution = components['schemas']['Caution'];
@@ -3585,6 +3649,7 @@ export type HangRequest = components['schemas']['HangRequest'];
 export type HangResult = components['schemas']['HangResult'];
 export type HeadMark = components['schemas']['HeadMark'];
 export type HeadTilt = components['schemas']['HeadTilt'];
+export type HeadView = components['schemas']['HeadView'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
 export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
@@ -3605,6 +3670,7 @@ export type MarkSheet = components['schemas']['MarkSheet'];
 export type MarkedAs = components['schemas']['MarkedAs'];
 export type MarksRequest = components['schemas']['MarksRequest'];
 export type Measured = components['schemas']['Measured'];
+export type Message = components['schemas']['Message'];
 export type MissingField = components['schemas']['MissingField'];
 export type Moisture = components['schemas']['Moisture'];
 export type Most = components['schemas']['Most'];
@@ -3621,11 +3687,11 @@ export type PartLine = components['schemas']['PartLine'];
 export type Parting = components['schemas']['Parting'];
 export type PartingHabit = components['schemas']['PartingHabit'];
 export type Patch = components['schemas']['Patch'];
+export type PatchOutline = components['schemas']['PatchOutline'];
 export type PatchRule = components['schemas']['PatchRule'];
 export type Pattern = components['schemas']['Pattern'];
 export type Pause = components['schemas']['Pause'];
 export type Person = components['schemas']['Person'];
-export type Phrase = components['schemas']['Phrase'];
 export type Place = components['schemas']['Place'];
 export type Plan = components['schemas']['Plan'];
 export type Point = components['schemas']['Point'];
@@ -3640,7 +3706,6 @@ export type RawReading = components['schemas']['RawReading'];
 export type RawZoneReading = components['schemas']['RawZoneReading'];
 export type Reach = components['schemas']['Reach'];
 export type ReadingSummary = components['schemas']['ReadingSummary'];
-export type Reason = components['schemas']['Reason'];
 export type Recoil = components['schemas']['Recoil'];
 export type Regime = components['schemas']['Regime'];
 export type Region = components['schemas']['Region'];
@@ -3662,6 +3727,7 @@ export type Stage = components['schemas']['Stage'];
 export type StageDocuments = components['schemas']['StageDocuments'];
 export type Stance = components['schemas']['Stance'];
 export type StateMark = components['schemas']['StateMark'];
+export type Step = components['schemas']['Step'];
 export type StrandLines = components['schemas']['StrandLines'];
 export type StrandPair = components['schemas']['StrandPair'];
 export type StrandRequest = components['schemas']['StrandRequest'];
@@ -4906,6 +4972,7 @@ export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>[
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
+export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
 export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["longer", "thinner", "without"];
@@ -4948,6 +5015,9 @@ export const problemOneOf5KindValues: ReadonlyArray<Extract<FlattenedDeepRequire
     kind: unknown;
 }>["kind"]> = ["unknown"];
 export const problemOneOf6KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
+    kind: unknown;
+}>["kind"]> = ["too_many"];
+export const problemOneOf7KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
     kind: unknown;
 }>["kind"]> = ["contradicts"];
 export const productGivesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ProductGives"]> = ["slip", "hold", "moisture"];

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { onKeyStroke } from "@vueuse/core";
 import { computed, ref, watchEffect } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useRoute } from "vue-router";
 import HelpOverlay from "./HelpOverlay.vue";
 import TopBar from "./TopBar.vue";
 
 const route = useRoute();
-const { t } = useI18n();
 const bare = computed(() => route.meta.bare ?? false);
 const helping = ref(false);
 
@@ -23,7 +22,7 @@ onKeyStroke("?", (event) => {
 </script>
 
 <template>
-  <a v-if="!bare" class="skip" href="#main">{{ t("app.skip") }}</a>
+  <a v-if="!bare" class="skip" href="#main">{{ t("app-skip") }}</a>
   <TopBar v-if="!bare" @help="helping = true" />
   <main id="main" tabindex="-1" :class="{ bare }">
     <RouterView />

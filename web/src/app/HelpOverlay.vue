@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const open = defineModel<boolean>({ required: true });
-const { t } = useI18n();
 const KEYS = [
   "?",
   "Enter",
@@ -20,25 +19,25 @@ const TERMS = ["stretched", "sprung", "shrinkage", "worn", "held", "mark", "extr
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('help.title')" width="760px" append-to="#layers">
+  <ElDialog v-model="open" :title="t('help-title')" width="760px" append-to="#layers">
     <div class="help">
       <section>
-        <h3>{{ t("help.keys") }}</h3>
+        <h3>{{ t("help-keys") }}</h3>
         <dl>
           <template v-for="key in KEYS" :key="key">
             <dt>
               <kbd>{{ key }}</kbd>
             </dt>
-            <dd>{{ t(`help.key.${KEYS.indexOf(key)}`) }}</dd>
+            <dd>{{ t(`help-key-${KEYS.indexOf(key)}`) }}</dd>
           </template>
         </dl>
       </section>
       <section>
-        <h3>{{ t("help.words") }}</h3>
+        <h3>{{ t("help-words") }}</h3>
         <dl>
           <template v-for="term in TERMS" :key="term">
-            <dt>{{ t(`glossary.${term}.word`) }}</dt>
-            <dd>{{ t(`glossary.${term}.meaning`) }}</dd>
+            <dt>{{ t(`glossary-${term}-word`) }}</dt>
+            <dd>{{ t(`glossary-${term}-meaning`) }}</dd>
           </template>
         </dl>
       </section>

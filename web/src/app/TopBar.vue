@@ -6,12 +6,11 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import StrandMark from "@/shared/StrandMark.vue";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useRouter } from "vue-router";
 import { useTheme } from "./theme";
 
 defineEmits<{ help: [] }>();
-const { t } = useI18n();
 const session = useSession();
 const router = useRouter();
 const { unit } = useUnit();
@@ -26,7 +25,7 @@ const chosen = computed({
     await session.setUnit(value).catch(() => (failed.value = true));
   },
 });
-const units = computed(() => (["cm", "inch"] as const).map((value) => ({ value, label: t(`unit.${value}`) })));
+const units = computed(() => (["cm", "inch"] as const).map((value) => ({ value, label: t(`unit-${value}`) })));
 
 async function leave(everywhere: boolean) {
   failed.value = false;
@@ -42,26 +41,26 @@ async function leave(everywhere: boolean) {
 
 <template>
   <header class="bar no-print">
-    <RouterLink :to="{ name: 'people' }" class="brand" :aria-label="t('app.home')"><StrandMark />Spirel</RouterLink>
-    <nav :aria-label="t('app.sections')">
-      <RouterLink :to="{ name: 'people' }">{{ t("people.title") }}</RouterLink>
-      <RouterLink :to="{ name: 'house' }">{{ t("house.title") }}</RouterLink>
+    <RouterLink :to="{ name: 'people' }" class="brand" :aria-label="t('app-home')"><StrandMark />Spirel</RouterLink>
+    <nav :aria-label="t('app-sections')">
+      <RouterLink :to="{ name: 'people' }">{{ t("people-title") }}</RouterLink>
+      <RouterLink :to="{ name: 'house' }">{{ t("house-title") }}</RouterLink>
     </nav>
     <span class="right">
-      <ChoiceRow v-model="chosen" class="units" :label="t('unit.label')" hide-label :choices="units" />
-      <button type="button" class="plain" @click="$emit('help')">{{ t("help.open") }}</button>
+      <ChoiceRow v-model="chosen" class="units" :label="t('unit-label')" hide-label :choices="units" />
+      <button type="button" class="plain" @click="$emit('help')">{{ t("help-open") }}</button>
       <button type="button" class="plain" :aria-expanded="open" aria-haspopup="dialog" @click="open = true">
         {{ session.person?.name }}
       </button>
     </span>
     <ElDialog v-model="open" :title="session.person?.name ?? ''" width="420px" append-to="#layers">
       <div class="stack">
-        <p>{{ t(`role.${session.person?.role}`) }}, {{ session.person?.house }}</p>
-        <CheckField v-model="dark" :label="t('app.dark')" />
-        <p v-if="failed" class="caution" role="alert">{{ t("app.unreachable") }}</p>
+        <p>{{ t(`role-${session.person?.role}`) }}, {{ session.person?.house }}</p>
+        <CheckField v-model="dark" :label="t('app-dark')" />
+        <p v-if="failed" class="caution" role="alert">{{ t("app-unreachable") }}</p>
         <div class="row">
-          <ElButton type="primary" @click="leave(false)">{{ t("session.signOut") }}</ElButton>
-          <ElButton @click="leave(true)">{{ t("session.signOutEverywhere") }}</ElButton>
+          <ElButton type="primary" @click="leave(false)">{{ t("session-signOut") }}</ElButton>
+          <ElButton @click="leave(true)">{{ t("session-signOutEverywhere") }}</ElButton>
         </div>
       </div>
     </ElDialog>

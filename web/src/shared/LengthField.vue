@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A length typed in the person's unit and kept in millimetres. What isn't a number stays in the field and is said. */
 import { computed, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import FieldFault from "./FieldFault.vue";
 import { parseLength, parseNumber, signOf, typedIn } from "./lengths";
 import { useUnit } from "./unit";
@@ -18,7 +18,6 @@ const props = defineProps<{
   disabled?: boolean;
 }>();
 const emit = defineEmits<{ "update:modelValue": [value: number | undefined] }>();
-const { t } = useI18n();
 const { unit } = useUnit();
 const input = ref<HTMLInputElement>();
 const id = `length-${Math.random().toString(36).slice(2)}`;
@@ -32,7 +31,7 @@ const shown = () =>
 const parse = (typed: string) => (props.sign ? parseNumber(typed) : parseLength(unit.value, typed));
 const text = ref(shown());
 const wordless = computed(() => parse(text.value) === undefined);
-const message = computed(() => (wordless.value ? t("field.notANumber") : props.fault));
+const message = computed(() => (wordless.value ? t("field-notANumber") : props.fault));
 
 watch([() => props.modelValue, unit], () => {
   // While a text says the same length, it stays as it was typed.

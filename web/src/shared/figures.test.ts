@@ -1,26 +1,24 @@
 import { contract, zoneFigureValues } from "@/api";
-import en from "@/locales/en.json";
 import { describe, expect, it } from "vitest";
 import { figuresOf, ruleOf, sayFigure, signOf } from "./figures";
+import { te } from "./words";
 
-const t = (key: string) => key;
 const say = (mm: number) => `${mm / 10} cm`;
 
 describe("figures", () => {
   it("have a rule, a name and words for all they can be", () => {
     for (const figure of zoneFigureValues) {
-      expect(en.fields, figure).toHaveProperty(figure);
-      const words = (en.figureWord as Record<string, Record<string, string>>)[figure] ?? {};
-      expect(Object.keys(words).sort(), figure).toEqual([...ruleOf(figure).words].sort());
+      expect(te(`fields-${figure}`), figure).toBe(true);
+      for (const word of ruleOf(figure).words) expect(te(`figureWord-${figure}-${word}`), word).toBe(true);
     }
     expect(contract.figures).toHaveLength(zoneFigureValues.length);
   });
 
   it("are said by their kind", () => {
-    expect(sayFigure("stretched_mm", 241, t, say)).toBe("24.1 cm");
-    expect(sayFigure("width_um", 70, t, say)).toBe("70 µm");
-    expect(sayFigure("turns", 6, t, say)).toBe("6");
-    expect(sayFigure("curl", "coil", t, say)).toBe("figureWord.curl.coil");
+    expect(sayFigure("stretched_mm", 241, say)).toBe("24.1 cm");
+    expect(sayFigure("width_um", 70, say)).toBe("70 µm");
+    expect(sayFigure("turns", 6, say)).toBe("6");
+    expect(sayFigure("curl", "coil", say)).toBe("coil");
     expect([signOf("stretched_mm"), signOf("width_um"), signOf("strands")]).toEqual([undefined, "µm", "×"]);
   });
 

@@ -1,8 +1,7 @@
 /** The figures of a zone: what holds for each is the program's, how it is said and asked for stands here. */
 import { contract, type FigureRule, type Quantity, type ZoneFigure } from "@/api";
 import { isPatch, sayPatch } from "./patches";
-
-type Say = (key: string, named: Record<string, unknown>) => string;
+import { t } from "./words";
 
 const RULES = new Map<string, FigureRule>(contract.figures.map((rule) => [rule.figure, rule]));
 
@@ -20,10 +19,10 @@ export function signOf(figure: ZoneFigure): string | undefined {
 }
 
 /** A figure's value as a person says it. `say` says a length. */
-export function sayFigure(figure: ZoneFigure, value: number | string, t: Say, say: (mm: number) => string): string {
+export function sayFigure(figure: ZoneFigure, value: number | string, say: (mm: number) => string): string {
   const { kind, unit } = ruleOf(figure);
-  if (kind === "place") return isPatch(String(value)) ? sayPatch(value as never, t) : String(value);
-  if (kind === "word") return t(`figureWord.${figure}.${value}`, {});
+  if (kind === "place") return isPatch(String(value)) ? sayPatch(value as never) : String(value);
+  if (kind === "word") return t(`figureWord-${figure}-${value}`, {});
   if (kind === "length") return say(Number(value));
   return unit ? `${value} ${unit}` : String(value);
 }

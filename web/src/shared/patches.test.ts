@@ -52,8 +52,7 @@ describe("patches", () => {
   });
 
   it("are named by their zone and half", () => {
-    const t = (key: string, named: Record<string, unknown>) => `${key} ${Object.values(named).join()}`.trim();
-    expect(sayPatch("nape", t)).toBe("zone.nape");
-    expect(sayPatch("back_upper_left", t)).toBe("half.left zone.back_upper");
+    expect(sayPatch("nape")).toBe("Nape");
+    expect(sayPatch("back_upper_left")).toBe("Back, upper, left half");
   });
 });

@@ -10,9 +10,9 @@ import {
   type ZoneFigure,
   type ZoneHalf,
 } from "@/api";
+import { t } from "./words";
 
 export type ZoneReadings = { [patch: string]: RawZoneReading | undefined };
-type Say = (key: string, named: Record<string, unknown>) => string;
 
 /** A zone as it is kept once anything is said of it: with what is taken for granted written out. */
 export const BLANK = contract.zone;
@@ -96,8 +96,8 @@ export function likeable(zones: ZoneReadings, patch: Patch): Patch[] {
 }
 
 /** A patch in words. */
-export function sayPatch(patch: Patch, t: Say): string {
+export function sayPatch(patch: Patch): string {
   const { zone, half } = RULES.get(patch)!;
-  const name = t(`zone.${zone}`, {});
-  return half ? t(`half.${half}`, { zone: name }) : name;
+  const name = t(`zone-${zone}`, {});
+  return half ? t(`half-${half}`, { zone: name }) : name;
 }

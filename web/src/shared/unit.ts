@@ -1,16 +1,25 @@
-import type { LengthUnit } from "@/api";
+import { type LengthUnit, type Message, Refused } from "@/api";
 import { defineStore, storeToRefs } from "pinia";
 import { ref } from "vue";
 import { say as sayLength } from "./lengths";
+import { t, tell as tellIn } from "./words";
 
 /** The unit this person reads lengths in. The session sets it; whoever shows a length asks here. */
 export const useUnitStore = defineStore("unit", () => {
   const unit = ref<LengthUnit>("cm");
   const say = (mm: number) => sayLength(unit.value, mm);
-  return { unit, say };
+  const tell = (message: Message) => tellIn(message, unit.value);
+  /** What became of a request that failed: what happened, at which fields, or that nobody answered. */
+  const tellFailure = (error: unknown) => {
+    if (!(error instanceof Refused)) return t("app-unreachable");
+    const { message, fields } = error.problem;
+    if (fields.length === 0) return tell(message);
+    return fields.map((fault) => t("error-field", { field: fault.field, fault: tell(fault.message) })).join("; ");
+  };
+  return { unit, say, tell, tellFailure };
 });
 
 export function useUnit() {
   const store = useUnitStore();
-  return { ...storeToRefs(store), say: store.say };
+  return { ...storeToRefs(store), say: store.say, tell: store.tell, tellFailure: store.tellFailure };
 }

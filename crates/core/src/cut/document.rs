@@ -145,8 +145,7 @@ impl Cut {
         faults.text("name", &self.name, 120);
         faults.text("purpose", &self.purpose, 1000);
         if self.moves.len() > MOVES {
-            let why = format!("has {} moves, more than the {MOVES} that are taken", self.moves.len());
-            faults.push("moves", Problem::Contradicts { why });
+            faults.push("moves", Problem::too_many(MOVES));
         }
         for (i, each) in self.moves.iter().enumerate() {
             faults.take(&format!("moves.{i}"), each.check(i));
@@ -202,14 +201,12 @@ impl Move {
             faults.take("pattern", pattern.check());
         }
         if self.banked_until.is_some_and(|later| later as usize <= number) {
-            let why = "weight is left until a later move; name one that comes after this".into();
-            faults.push("banked_until", Problem::Contradicts { why });
+            faults.push("banked_until", Problem::contradicts("fault-banked-earlier"));
         }
         if let MoveKind::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.way
             && *earlier as usize >= number
         {
-            let why = "a guide is hair that was cut before; name an earlier move".into();
-            faults.push("way.sections.length.like_move", Problem::Contradicts { why });
+            faults.push("way.sections.length.like_move", Problem::contradicts("fault-guide-later"));
         }
         match &self.way {
             MoveKind::Recoil(recoil) => faults.take("way.recoil", recoil.check()),
@@ -219,12 +216,10 @@ impl Move {
             MoveKind::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
             MoveKind::Weight(layout) => {
                 if self.technique == Technique::default() {
-                    let why = "a blunt cut takes no weight: choose another technique, or cut to a length";
-                    faults.push("technique", Problem::Contradicts { why: why.into() });
+                    faults.push("technique", Problem::contradicts("fault-blunt-weight"));
                 }
                 if layout.piece_mm.is_some() {
-                    let why = "pieces are for twists and for hair that is drawn down".into();
-                    faults.push("way.weight.piece_mm", Problem::Contradicts { why });
+                    faults.push("way.weight.piece_mm", Problem::contradicts("fault-pieces"));
                 }
                 faults.take("way.weight", layout.check())
             }

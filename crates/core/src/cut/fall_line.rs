@@ -1,6 +1,6 @@
 //! A line that hair is cut to as it hangs.
 
-use crate::error::FieldErrors;
+use crate::error::{FieldErrors, Problem};
 use crate::head::{Measures, Place, Vec3};
 use serde::{Deserialize, Serialize};
 
@@ -50,8 +50,7 @@ impl FallLine {
         }
         faults.range("tilt_deg", self.tilt_deg, TILT, "°");
         if self.worn && self.tilt_deg != 0.0 {
-            let why = "a line where hair is worn is meant with the head upright";
-            faults.push("worn", crate::Problem::Contradicts { why: why.into() });
+            faults.push("worn", Problem::contradicts("fault-worn-upright"));
         }
         faults.or(())
     }

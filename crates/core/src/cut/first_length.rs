@@ -82,8 +82,7 @@ impl Scissors<'_> {
                 let height = place.height_mm(&self.hair.measures);
                 let Some(worn) = self.hair.worn_to_height_mm(nearest, height) else {
                     let mut faults = FieldErrors::default();
-                    let why = "lies above where this hair grows".into();
-                    faults.push("way.sections.length.ends_at", Problem::Contradicts { why });
+                    faults.push("way.sections.length.ends_at", Problem::contradicts("fault-above-hair"));
                     return Err(faults);
                 };
                 held_when_worn(worn)

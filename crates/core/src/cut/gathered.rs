@@ -66,8 +66,7 @@ impl Gathered {
         }
         match (self.to, self.toward) {
             (Some(to), None) if to.is_of_the_body() => {
-                let why = "lies on the body; name a point of the face".into();
-                faults.push("to", Problem::Contradicts { why });
+                faults.push("to", Problem::contradicts("fault-on-body"));
             }
             (Some(_), None) => {}
             (None, Some(_)) => {
@@ -77,8 +76,7 @@ impl Gathered {
             }
             (None, None) => faults.push("to", Problem::Missing),
             (Some(_), Some(_)) => {
-                let why = "a twist is drawn to a point or in a direction, not both".into();
-                faults.push("toward", Problem::Contradicts { why });
+                faults.push("toward", Problem::contradicts("fault-twist-both"));
             }
         }
         faults.or(())

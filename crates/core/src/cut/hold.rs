@@ -1,6 +1,6 @@
 //! How a section is held, guided and cut along.
 
-use crate::error::FieldErrors;
+use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 
@@ -299,8 +299,7 @@ impl Over {
         if let Self::Plane([a, b, c]) = self
             && (a == b || b == c || a == c)
         {
-            let why = "names a landmark twice; a plane needs three".into();
-            faults.push("plane", crate::Problem::Contradicts { why });
+            faults.push("plane", Problem::contradicts("fault-plane"));
         }
         faults.or(())
     }

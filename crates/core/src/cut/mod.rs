@@ -21,9 +21,9 @@ mod recoil;
 mod report;
 mod sections;
 mod shipped;
+mod step;
 mod subsection;
 mod technique;
-mod words;
 
 pub use apply::{CutResult, cut};
 pub use document::{Cut, CutFormat, Move, MoveKind, Stance};
@@ -37,5 +37,5 @@ pub use recoil::Recoil;
 pub use report::{MoveNote, MoveReport, SectionShape};
 pub use sections::{Drops, FirstLength, Sections};
 pub use shipped::{ShippedCut, shipped};
+pub use step::{Step, steps};
 pub use technique::{Technique, TechniqueKind};
-pub use words::{Phrase, phrases};

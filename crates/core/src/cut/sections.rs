@@ -91,15 +91,13 @@ impl Sections {
             FirstLength::LikeMove(_) | FirstLength::LikeBeside => {}
         }
         if self.layout.piece_mm.is_some() {
-            let why = "pieces are for twists and for hair that is drawn down; fingers hold a whole section";
-            faults.push("layout.piece_mm", Problem::Contradicts { why: why.into() });
+            faults.push("layout.piece_mm", Problem::contradicts("fault-pieces"));
         }
         if let Some(drops) = &self.drops {
             faults.take("drops", drops.check());
         }
         if self.guide == Guide::Stationary && self.hold.over != Over::OwnBase {
-            let why = "with a guide that stays, every section is brought to the first";
-            faults.push("hold.over", Problem::Contradicts { why: why.into() });
+            faults.push("hold.over", Problem::contradicts("fault-stationary-over"));
         }
         faults.or(())
     }

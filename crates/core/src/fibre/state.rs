@@ -4,6 +4,7 @@ use crate::constants::{
     CURVATURE_BRUSHED, CURVATURE_DIFFUSED, CURVATURE_SMOOTHED, PULL_FINE_MN, PULL_MEDIUM_MN, PULL_WIDE_MN,
     SHEAR_WET_SHARE, WATER_DAMP, WATER_DRY, WATER_WET, WATER_WHEN_SOAKED, YOUNGS_WET_SHARE,
 };
+use crate::message::{Message, name_of};
 use serde::{Deserialize, Serialize};
 
 /// How much water the hair holds.
@@ -87,6 +88,11 @@ pub struct HeldState {
 }
 
 impl HeldState {
+    /// The state in words.
+    pub fn message(self) -> Message {
+        Message::new(format!("states-{}_{}", name_of(self.moisture), name_of(self.comb)))
+    }
+
     /// Every state in which hair is cut. Wet hair is always combed: uncombed it holds any shape it is pushed into.
     pub fn all() -> impl Iterator<Item = Self> {
         Moisture::ALL.into_iter().flat_map(|moisture| {

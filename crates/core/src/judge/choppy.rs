@@ -52,13 +52,16 @@ pub(super) fn choppy_back(judged: &Judged) -> Option<Finding> {
         return None;
     }
     let thin_enough_mm = CHOPPY_STEP_MM.value / thinner;
+    let found = Found::ChoppyBack {
+        ends_pct: steps,
+        turns_deg: turns,
+        step_mm: step,
+        thin_enough_mm: (thin_enough_mm >= f64::from(THINNEST_MM)).then_some(thin_enough_mm),
+    };
     Some(Finding {
-        found: Found::ChoppyBack {
-            ends_pct: steps,
-            turns_deg: turns,
-            step_mm: step,
-            thin_enough_mm: (thin_enough_mm >= f64::from(THINNEST_MM)).then_some(thin_enough_mm),
-        },
+        text: found.text(),
+        remedy: found.remedy(),
+        found,
         measure,
         threshold: CHOPPY_SHARE.value,
         at: drawn(&middle),

@@ -1,8 +1,7 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
-//! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and the figures to tell it by;
-//! its words are the reader's.
-//! One file a finding. [`plan::Cure`](crate::plan::Cure) is the least change that takes one away.
+//! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and the messages that tell
+//! it. One file a finding. [`plan::Cure`](crate::plan::Cure) is the least change that takes one away.
 
 mod choppy;
 mod tie;
@@ -10,6 +9,7 @@ mod tie;
 use crate::cut::{Cut, MoveKind, MoveReport};
 use crate::fall::AsWorn;
 use crate::hair::{Hair, ShareLengths};
+use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 
 /// Thinnest sections that anybody takes, mm.
@@ -41,6 +41,10 @@ pub struct Finding {
     pub at: [f32; 3],
     /// Numbers, from 0, of the moves that cause it.
     pub moves: Vec<u32>,
+    /// What is seen, and why.
+    pub text: Message,
+    /// What would help.
+    pub remedy: Message,
 }
 
 /// What was found, with the figures a person is told.
@@ -66,6 +70,34 @@ pub enum Found {
         /// What it lacks at most, mm.
         lacking_mm: f64,
     },
+}
+
+impl Found {
+    /// What is seen, and why.
+    fn text(&self) -> Message {
+        match *self {
+            Self::ChoppyBack { ends_pct, turns_deg, step_mm, .. } => Message::new("finding-choppy_back")
+                .with("ends", Arg::Share(ends_pct / 100.0))
+                .with("turns", Arg::Deg(turns_deg))
+                .with("step", Arg::Mm(step_mm)),
+            Self::TieNotReached { short_pct, lacking_mm } => Message::new("finding-tie_not_reached")
+                .with("share", Arg::Share(short_pct / 100.0))
+                .with("lacking", Arg::Mm(lacking_mm)),
+        }
+    }
+
+    /// What would help.
+    fn remedy(&self) -> Message {
+        match *self {
+            Self::ChoppyBack { thin_enough_mm: Some(thickness), .. } => {
+                Message::new("remedy-longer_or_thinner").with("thickness", Arg::Mm(thickness))
+            }
+            Self::ChoppyBack { thin_enough_mm: None, .. } => Message::new("remedy-longer"),
+            Self::TieNotReached { lacking_mm, .. } => {
+                Message::new("remedy-tie_not_reached").with("lacking", Arg::Mm(lacking_mm))
+            }
+        }
+    }
 }
 
 impl Finding {

@@ -48,8 +48,11 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
     if measure < SLIPS_PCT || measure - before < 1.0 {
         return None;
     }
+    let found = Found::TieNotReached { short_pct: measure, lacking_mm: lacking };
     Some(Finding {
-        found: Found::TieNotReached { short_pct: measure, lacking_mm: lacking },
+        text: found.text(),
+        remedy: found.remedy(),
+        found,
         measure,
         threshold: SLIPS_PCT,
         at: drawn(&worst.unwrap_or(tie)),

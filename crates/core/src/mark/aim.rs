@@ -5,6 +5,7 @@ use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
 use crate::grow::ZonePaths;
 use crate::head::{Measures, Place, Zone};
+use crate::message::Message;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -83,8 +84,7 @@ impl ZoneAim {
             }
         }
         let mut alone = |field: &str, other: &str| {
-            let why = format!("stands beside {other}; a zone has one wish");
-            faults.push(field, Problem::Contradicts { why });
+            faults.push(field, Message::new("fault-two-wishes").with("other", other).into());
         };
         match (self.lands, self.worn_mm) {
             (None, None) => faults.push("lands", Problem::Missing),
@@ -102,8 +102,7 @@ impl ZoneAim {
         let mut length = |field: &str, place: Place| {
             let worn = hair.worn_to_height_mm(place.height_mm(measures));
             if worn.is_none_or(|mm| mm < TARGET_MM.0) {
-                let why = "lies above where this zone's hair starts";
-                faults.push(field, Problem::Contradicts { why: why.into() });
+                faults.push(field, Problem::contradicts("fault-above-zone"));
             }
             worn.unwrap_or_default()
         };

@@ -15,7 +15,6 @@ mod zone_mark;
 
 pub use aim::{Aim, ZoneAim};
 pub use landing::LandingRange;
-pub use reasons::Reason;
 pub use request::{MarkAnswer, MarkRequest, find_mark};
 pub use sheet::{MarkSheet, PresentHair, SheetZone, StateMark, ZoneMark, mark_sheet};
 pub use strand::{StrandLines, StrandRequest};

@@ -1,9 +1,10 @@
 //! The mark of a single zone, asked and answered as documents: what the command line reads and writes.
 
-use super::reasons::{Reason, default_risk, reasons};
+use super::reasons::{default_risk, reasons};
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::{HeldState, WornStyle};
+use crate::message::Message;
 use crate::reading::{RawZoneReading, ZoneReading};
 use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
@@ -34,7 +35,7 @@ pub struct MarkRequest {
     /// Shortest worn length accepted, mm, at most the target.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub shortest_worn_mm: Option<f64>,
-    /// Unit in which the comb is read and the reasons are worded.
+    /// Unit in which the comb is read.
     #[serde(default)]
     pub unit: LengthUnit,
 }
@@ -46,7 +47,7 @@ pub struct MarkAnswer {
     /// The mark; none where so little is certain that no extra could keep the promise.
     pub mark: Option<Mark>,
     /// Why, in plain sentences.
-    pub reasons: Vec<Reason>,
+    pub reasons: Vec<Message>,
 }
 
 impl MarkRequest {
@@ -109,8 +110,7 @@ pub fn find_mark(request: &MarkRequest) -> Result<Mark, FieldErrors> {
     };
     mark.ok_or_else(|| {
         let mut faults = FieldErrors::default();
-        let why = "no extra could make this length certain enough in this state; measure more strands or cut it dry";
-        faults.push("target_worn_mm", Problem::Contradicts { why: why.into() });
+        faults.push("target_worn_mm", Problem::contradicts("fault-too-uncertain"));
         faults
     })
 }

@@ -1,7 +1,7 @@
 //! The marks of a whole head: every zone that is read and aimed, in every state, with the state advised.
 
 use super::aim::{Aim, WornAim};
-use super::reasons::{Reason, reasons};
+use super::reasons::reasons;
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldError, FieldErrors};
 use crate::fibre::{HeldState, WornStyle};
@@ -9,6 +9,7 @@ use crate::grow::{HairRequest, ZonePaths};
 use crate::hair::Hair;
 use crate::head::{Patch, Zone};
 use crate::learn;
+use crate::message::Message;
 use crate::reading::{RawReading, ZoneReading};
 use crate::talk::Wearing;
 use crate::units::LengthUnit;
@@ -23,7 +24,7 @@ pub struct StateMark {
     /// The mark; none where nothing certain enough can be said.
     pub mark: Option<Mark>,
     /// Why it is there.
-    pub reasons: Vec<Reason>,
+    pub reasons: Vec<Message>,
 }
 
 /// A zone that could be computed.

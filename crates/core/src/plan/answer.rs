@@ -2,7 +2,7 @@
 
 use super::FallRequest;
 use super::cure::{Cure, Trial};
-use crate::cut::{MoveReport, Phrase, cut, phrases};
+use crate::cut::{MoveReport, Step, cut, steps};
 use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::hair::Hair;
@@ -23,8 +23,8 @@ pub struct FallAnswer {
     pub after: Fall,
     /// What each move did.
     pub moves: Vec<MoveReport>,
-    /// The moves in words.
-    pub words: Vec<Phrase>,
+    /// The moves as steps, in messages.
+    pub steps: Vec<Step>,
     /// What a demanding eye would object to.
     pub findings: Vec<Finding>,
 }
@@ -48,7 +48,7 @@ impl FallRequest {
             before: before.clone(),
             after,
             moves: result.moves,
-            words: phrases(&self.plan.cut, self.unit),
+            steps: steps(&self.plan.cut),
             findings,
         })
     }
@@ -120,7 +120,7 @@ mod tests {
     #[test]
     fn a_plan_is_answered_with_the_sections_of_the_move_that_is_shown() {
         let answer = request().answer().expect("a possible plan");
-        assert_eq!(answer.moves.len(), answer.words.len());
+        assert_eq!(answer.moves.len(), answer.steps.len());
         assert!(answer.moves[0].sections.is_empty() && !answer.moves[1].sections.is_empty());
         assert!(answer.after.mass_g < answer.before.mass_g);
     }

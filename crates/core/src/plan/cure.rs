@@ -7,6 +7,7 @@ use crate::cut::{Cut, FirstLength, MoveKind, cut};
 use crate::fall::AsWorn;
 use crate::hair::Hair;
 use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings};
+use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 
 /// Most that is left longer, mm: more is another haircut.
@@ -37,8 +38,21 @@ pub struct Cure {
     pub amount_mm: f64,
     /// Numbers, from 0, of the moves that are changed.
     pub moves: Vec<u32>,
+    /// The change in words.
+    pub text: Message,
     /// The cut with the change.
     pub cut: Cut,
+}
+
+/// A change in words.
+fn text(lever: Lever, amount_mm: f64, moves: &[u32]) -> Message {
+    let numbers = moves
+        .iter()
+        .map(|number| Message::new("cure-move").with("number", Arg::Number(f64::from(number + 1))));
+    Message::word("cure", lever)
+        .with("amount", Arg::Mm(amount_mm))
+        .with("count", Arg::Number(moves.len() as f64))
+        .with_some("moves", Message::listed(numbers))
 }
 
 /// A cut on a head, to be judged.
@@ -106,6 +120,7 @@ impl Trial<'_> {
             code: finding.code(),
             lever,
             amount_mm: f64::from(amount),
+            text: text(lever, f64::from(amount), &finding.moves),
             moves: finding.moves.clone(),
             cut: changed(amount),
         })

@@ -28,8 +28,7 @@ pub struct CombReading {
 pub(super) fn check(combs: &[CombReading]) -> Result<(), FieldErrors> {
     let mut faults = FieldErrors::default();
     if combs.len() > MOST_COMBS {
-        let why = format!("has {} entries, more than the {MOST_COMBS} that are taken", combs.len());
-        faults.push("combs", Problem::Contradicts { why });
+        faults.push("combs", Problem::too_many(MOST_COMBS));
     }
     for (i, reading) in combs.iter().enumerate() {
         faults.range(&format!("combs.{i}.stretched_mm"), reading.stretched_mm, LENGTH_MM, "mm");

@@ -2,7 +2,7 @@
 
 use super::RawReading;
 use super::most::MOST_EDGES;
-use crate::error::FieldErrors;
+use crate::error::{FieldErrors, Problem};
 use crate::head::{Patch, Scalp};
 use crate::section::Region;
 use serde::{Deserialize, Serialize};
@@ -24,8 +24,7 @@ impl RawReading {
     pub(super) fn check_edges(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if self.edges.len() > MOST_EDGES {
-            let why = format!("has {} entries, more than the {MOST_EDGES} that are taken", self.edges.len());
-            faults.push("edges", crate::Problem::Contradicts { why });
+            faults.push("edges", Problem::too_many(MOST_EDGES));
         }
         let measures = crate::head::Measures::default();
         let form = crate::head::HeadForm::of(&measures, crate::head::Felt::default())?;

@@ -39,24 +39,18 @@ pub struct GatheredHair {
 pub(super) fn check(girths: &[Girth]) -> Result<(), FieldErrors> {
     let mut faults = FieldErrors::default();
     if girths.len() > MOST_GIRTHS {
-        faults.push(
-            "girths",
-            Problem::Contradicts { why: format!("has more than the {MOST_GIRTHS} that are taken") },
-        );
+        faults.push("girths", Problem::too_many(MOST_GIRTHS));
     }
     for (i, girth) in girths.iter().enumerate() {
         let at = |field: &str| format!("girths.{i}.{field}");
         faults.range(&at("from_tie_mm"), girth.from_tie_mm, FROM_TIE_MM, "mm");
         faults.range(&at("girth_mm"), girth.girth_mm, GIRTH_MM, "mm");
         let Some(before) = i.checked_sub(1).map(|before| girths[before]) else { continue };
-        let mut contradicts = |field: &str, why: &str| {
-            faults.push(at(field), Problem::Contradicts { why: why.into() });
-        };
         if girth.from_tie_mm <= before.from_tie_mm {
-            contradicts("from_tie_mm", "must lie further from the tie than the one before");
+            faults.push(at("from_tie_mm"), Problem::contradicts("fault-girth-order"));
         }
         if girth.girth_mm > (1.0 + SLIP) * before.girth_mm {
-            contradicts("girth_mm", "can't be thicker than nearer to the tie; measure both again");
+            faults.push(at("girth_mm"), Problem::contradicts("fault-girth-thicker"));
         }
     }
     faults.or(())

@@ -10,6 +10,7 @@ use crate::constants::{LET_GO_PULL_CN, STRAIGHT_PULL_CN, TAPE_SD_MM, WATER_DAMP,
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use crate::for_each_figure;
+use crate::message::{Arg, Message};
 use crate::units::MM_PER_INCH;
 use serde::{Deserialize, Serialize};
 
@@ -104,7 +105,7 @@ impl TakeRequest {
     pub fn take(&self) -> Result<Taken, FieldErrors> {
         let Measured { quantity, value, unit, sd, .. } = &self.measured;
         let Some(scale) = scale(*quantity, unit) else {
-            let given = format!("{unit} for {}", named(*quantity));
+            let given = unit.clone();
             let known = UNITS.iter().filter(|(of, ..)| of == quantity).map(|(_, name, _)| (*name).to_owned());
             return Err(fault("measured.unit", Problem::Unknown { given, known: known.collect() }));
         };
@@ -183,12 +184,11 @@ impl TakeRequest {
             return self.write(ZoneFigure::StretchedMm, mm, sd, read);
         }
         if !pull.is_finite() || pull > LET_GO_PULL_CN.value {
-            let why = format!(
-                "was {pull:.0} cN: less than the {:.0} cN that pull a strand straight, more than the {:.0} cN of one \
-                 let go; measure again",
-                STRAIGHT_PULL_CN.value, LET_GO_PULL_CN.value
-            );
-            return Err(fault("measured.pull_cn", Problem::Contradicts { why }));
+            let between = Message::new("fault-pull-between")
+                .with("pull", Arg::Number(pull.round()))
+                .with("straight", Arg::Number(STRAIGHT_PULL_CN.value))
+                .with("sprung", Arg::Number(LET_GO_PULL_CN.value));
+            return Err(fault("measured.pull_cn", between.into()));
         }
         // Hair that is wet now and was let go drier before is measured once more, not in the place of the first.
         if self.now == Some(Moisture::Wet) && read.sprung_mm.is_some() && read.moisture != Moisture::Wet {
@@ -209,11 +209,11 @@ impl TakeRequest {
                 && (range.0..=range.1).contains(&scale.of(self.measured.value))
         });
         if let (false, Some((_, other, _))) = (faults.0.is_empty(), could_be) {
-            let why = format!(
-                "of {} {} can't be, though in {other} it could: see which unit the instrument is set to",
-                self.measured.value, self.measured.unit
-            );
-            return Err(fault("measured.value", Problem::Contradicts { why }));
+            let mistaken = Message::new("fault-other-unit")
+                .with("value", Arg::Number(self.measured.value))
+                .with("unit", self.measured.unit.as_str())
+                .with("other", *other);
+            return Err(fault("measured.value", mistaken.into()));
         }
         faults.or(())
     }
@@ -256,17 +256,6 @@ fn scale(quantity: Quantity, unit: &str) -> Option<&'static Scale> {
     UNITS.iter().find(|(of, name, _)| *of == quantity && *name == unit).map(|(_, _, scale)| scale)
 }
 
-fn named(quantity: Quantity) -> &'static str {
-    match quantity {
-        Quantity::Length => "a length",
-        Quantity::Width => "a width",
-        Quantity::Density => "a density",
-        Quantity::Moisture => "the water of hair",
-        Quantity::Temperature => "a temperature",
-        Quantity::Humidity => "the humidity of air",
-    }
-}
-
 /// The state whose water is nearest.
 fn moisture_of(water_g_per_g: f64) -> Moisture {
     let halfway = |a: f64, b: f64| 0.5 * (a + b);
@@ -298,11 +287,10 @@ fn misread(faults: FieldErrors, field: TakenField) -> FieldErrors {
             return each.under("read");
         }
         if let Problem::LongerThan { .. } = each.problem {
-            let why = match field {
-                TakenField::StretchedMm => "is less than that of the strand let go; measure both again",
-                _ => "is more than that of the strand pulled straight; measure again",
-            };
-            each.problem = Problem::Contradicts { why: why.into() };
+            each.problem = Problem::contradicts(match field {
+                TakenField::StretchedMm => "fault-less-than-sprung",
+                _ => "fault-more-than-stretched",
+            });
         }
         each.field = "measured.value".to_owned();
         each
@@ -350,10 +338,7 @@ mod tests {
         assert_eq!(both.read.stretched_mm, Some(241.3));
 
         let (field, said) = refused(&at_top(length(200.0, "mm", 9.0)));
-        assert!(
-            field == "measured.pull_cn" && said.contains("9 cN") && said.contains("measure again"),
-            "{said}"
-        );
+        assert!(field == "measured.pull_cn" && said.starts_with("fault-pull-between(pull: 9"), "{said}");
         let unpulled = Measured { pull_cn: None, ..length(200.0, "mm", 0.0) };
         assert_eq!(refused(&at_top(unpulled)).0, "measured.pull_cn");
         assert_eq!(refused(&at_top(length(200.0, "mm", f64::NAN))).0, "measured.pull_cn");
@@ -400,23 +385,20 @@ mod tests {
     #[test]
     fn a_wrong_unit_is_named_and_what_cannot_be_is_refused() {
         let (field, said) = refused(&at_top(other(Quantity::Width, 0.071, "µm")));
-        assert!(field == "measured.value" && said.contains("though in mm it could"), "{said}");
+        assert!(field == "measured.value" && said.starts_with("fault-other-unit(other: mm"), "{said}");
         let (field, said) = refused(&at_top(other(Quantity::Width, 71.0, "furlong")));
-        assert!(field == "measured.unit" && said.contains("furlong for a width"), "{said}");
+        assert!(field == "measured.unit" && said.contains("given: furlong, known: µm, mm"), "{said}");
         assert_eq!(refused(&at_top(other(Quantity::Humidity, f64::NAN, "%"))).0, "measured.value");
         assert_eq!(refused(&at_top(other(Quantity::Density, 9000.0, "1/cm²"))).0, "measured.value");
         // A strand let go can't be longer than it was pulled straight.
         let mut longer = at_top(length(300.0, "mm", 0.0));
         longer.read.stretched_mm = Some(240.0);
         let (field, said) = refused(&longer);
-        assert!(
-            field == "measured.value" && said.contains("more than that of the strand pulled straight"),
-            "{said}"
-        );
+        assert!(field == "measured.value" && said == "fault-more-than-stretched", "{said}");
         let mut shorter = at_top(length(100.0, "mm", 40.0));
         shorter.read.sprung_mm = Some(120.0);
         let (field, said) = refused(&shorter);
-        assert!(field == "measured.value" && said.contains("less than that of the strand let go"), "{said}");
+        assert!(field == "measured.value" && said == "fault-less-than-sprung", "{said}");
     }
 
     #[test]

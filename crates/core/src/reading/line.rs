@@ -52,8 +52,7 @@ pub(super) fn check(points: &[LinePoint]) -> Result<(), FieldErrors> {
     for (i, point) in points.iter().enumerate() {
         faults.take(&format!("line.{i}.lies"), point.lies.check());
         if points[..i].iter().any(|before| before.at == point.at) {
-            let why = "is given twice".into();
-            faults.push(format!("line.{i}.at"), Problem::Contradicts { why });
+            faults.push(format!("line.{i}.at"), Problem::contradicts("fault-given-twice"));
         }
     }
     faults.or(())

@@ -47,8 +47,7 @@ impl Sources {
         let mut faults = FieldErrors::default();
         for (figure, source) in self.given() {
             if figure.rule().instrument.is_none() {
-                let why = "is measured by no instrument".into();
-                faults.push(figure.key(), Problem::Contradicts { why });
+                faults.push(figure.key(), Problem::contradicts("fault-no-instrument"));
             }
             faults.range(&format!("{}.sd", figure.key()), source.sd, SD, "");
         }

@@ -81,8 +81,7 @@ impl Spot {
     pub(super) fn check(all: &[Self]) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if all.len() > MOST_SPOTS {
-            let why = format!("has {} entries, more than the {MOST_SPOTS} that are taken", all.len());
-            faults.push("spots", Problem::Contradicts { why });
+            faults.push("spots", Problem::too_many(MOST_SPOTS));
         }
         for (i, each) in all.iter().enumerate() {
             faults.range(&format!("spots.{i}.reach_mm"), each.reach_mm, REACH_MM, "mm");

@@ -1,8 +1,9 @@
 //! The patches of a head beside each other: which there are, and what one that is like another takes from it.
 
 use super::{RawReading, ZoneReading};
-use crate::error::{FieldErrors, Problem};
+use crate::error::FieldErrors;
 use crate::head::{Patch, Zone, ZoneHalf};
+use crate::message::Message;
 
 impl RawReading {
     /// The patches that are read, in walking order: zones, and both halves of a zone of which one is named.
@@ -32,9 +33,11 @@ impl RawReading {
                 own.check()?;
                 let there = self.zones.get(&like).copied().unwrap_or_default();
                 let hair = ZoneReading::try_from(&there).map_err(|_| {
-                    let why = format!("{like} is not read yet");
                     let mut faults = FieldErrors::default();
-                    faults.push("like", Problem::Contradicts { why });
+                    faults.push(
+                        "like",
+                        Message::new("fault-like-not-read").with("like", like.message()).into(),
+                    );
                     faults
                 })?;
                 // Alike is not the same: its mean may differ from that of the hair that was read by as much as strands do.
@@ -67,26 +70,21 @@ impl RawReading {
     /// Checks how the patches go together.
     pub(super) fn check_together(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        let mut contradicts =
-            |patch: &Patch, why: String| faults.push(patch.key(), Problem::Contradicts { why });
         let read: Vec<Patch> = self.patches().collect();
         for patch in self.zones.keys().filter(|patch| !read.contains(patch)) {
             let other = read.iter().find(|other| other.zone == patch.zone);
-            let other = other.map(ToString::to_string).unwrap_or_default();
-            contradicts(
-                patch,
-                format!("can't be read beside {other}: a zone is read whole, or in one pair of halves"),
-            );
+            let beside = Message::new("fault-read-beside").with_some("other", other.map(Patch::message));
+            faults.push(patch.key(), beside.into());
         }
         for (patch, like) in self.zones.iter().filter_map(|(patch, raw)| Some((patch, raw.like?))) {
             let chained = self.zones.get(&like).is_some_and(|raw| raw.like.is_some());
-            let why = match () {
-                () if like == *patch => "can't be like itself".to_owned(),
-                () if !read.contains(&like) => format!("{like} is not read by itself here"),
-                () if chained => format!("{like} is itself like another"),
+            let id = match () {
+                () if like == *patch => "fault-like-itself",
+                () if !read.contains(&like) => "fault-like-not-by-itself",
+                () if chained => "fault-like-another",
                 () => continue,
             };
-            faults.push(format!("{patch}.like"), Problem::Contradicts { why });
+            faults.push(format!("{patch}.like"), Message::new(id).with("like", like.message()).into());
         }
         faults.or(())
     }

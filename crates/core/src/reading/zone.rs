@@ -5,6 +5,7 @@ use super::{Again, Sources};
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use crate::for_each_figure;
+use crate::message::Message;
 use serde::{Deserialize, Serialize};
 
 macro_rules! define {
@@ -105,7 +106,7 @@ impl RawZoneReading {
         faults.take("with", self.with.check());
         if let Some(like) = self.like {
             for field in self.tells_the_kind() {
-                faults.push(field, Problem::Contradicts { why: format!("is read with {like}") });
+                faults.push(field, Message::new("fault-read-with").with("like", like.message()).into());
             }
         }
         faults.or(())

@@ -6,6 +6,7 @@ use super::{CurlWord, RawZoneReading, WidthClass};
 use crate::constants::TAPE_SD_MM;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
+use crate::message::Message;
 
 /// Strands that are worth measuring: beyond it the error falls by less than a tape shows.
 pub(crate) const WORTH_MEASURING: u32 = 5;
@@ -79,7 +80,7 @@ impl TryFrom<&RawZoneReading> for ZoneReading {
         raw.check()?;
         let mut faults = FieldErrors::default();
         if let Some(like) = raw.like {
-            faults.push("like", Problem::Contradicts { why: format!("{like} is not given with it") });
+            faults.push("like", Message::new("fault-like-not-given").with("like", like.message()).into());
         }
         if raw.stretched_mm.is_none() {
             faults.push("stretched_mm", Problem::Missing);

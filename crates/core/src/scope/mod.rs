@@ -50,16 +50,16 @@ const MOST_COVERED: f64 = 0.6;
 
 /// Counts the hairs of a picture. A picture without contrast, or so full that no skin is seen, is refused.
 pub fn count(picture: &Picture) -> Result<HairCount, FieldErrors> {
-    let contradicts = |why: &str| {
+    let contradicts = |id: &str| {
         let mut faults = FieldErrors::default();
-        faults.push("picture", Problem::Contradicts { why: why.into() });
+        faults.push("picture", Problem::contradicts(id));
         Err(faults)
     };
-    const NOTHING: &str = "shows no hair that stands out from the skin; clean the lens or move the light";
+    const NOTHING: &str = "fault-picture-no-hair";
     let Some(mask) = segment::hair(picture) else { return contradicts(NOTHING) };
     let covered = mask.share();
     if covered > MOST_COVERED {
-        return contradicts("shows hardly any skin; part the hair and hold it flat");
+        return contradicts("fault-picture-no-skin");
     }
     let lines = thin::thinned(&mask);
     let half_px = distance::to_skin(&mask);

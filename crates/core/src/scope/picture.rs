@@ -24,7 +24,7 @@ impl Picture {
         faults.range("side_mm", side_mm, SIDE_MM, "mm");
         faults.range("picture", side_px as f64, SIDE_PX, "px");
         if side_px * side_px != grey.len() {
-            faults.push("picture", Problem::Contradicts { why: "is not square".into() });
+            faults.push("picture", Problem::contradicts("fault-not-square"));
         }
         faults.or(())?;
         Ok(Self { side_px, side_mm, grey: grey.iter().map(|g| f32::from(*g) / 255.0).collect() })

@@ -69,8 +69,7 @@ impl Parting {
         }
         if self.own {
             if !self.through.is_empty() {
-                let why = "names places and the client's own parting: it runs along one of them".into();
-                faults.push("through", Problem::Contradicts { why });
+                faults.push("through", Problem::contradicts("fault-two-partings"));
             }
             return faults.or(Cutting {
                 normal: Vec3::x(),
@@ -88,16 +87,14 @@ impl Parting {
             [a, b] => (Vec3::zeros(), a, b),
             [a, b, c] => (a, b, c),
             _ => {
-                let why = "a parting runs through two or three landmarks".into();
-                faults.push("through", Problem::Contradicts { why });
+                faults.push("through", Problem::contradicts("fault-parting-landmarks"));
                 return Err(faults);
             }
         };
         let normal = (one - from).cross(&(other - from));
         let spread = normal.norm() / ((one - from).norm() * (other - from).norm());
         if spread.is_nan() || spread < LEAST_SPREAD {
-            let why = "these landmarks lie in one line and don't say which way the parting runs".into();
-            faults.push("through", Problem::Contradicts { why });
+            faults.push("through", Problem::contradicts("fault-parting-in-line"));
         }
         let normal = normal.normalize();
         let along = (points[points.len() - 1] - points[0]).normalize();

@@ -3,6 +3,7 @@
 use super::{Cutting, Parting};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Scalp, Vec3, Zone};
+use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 
 /// Deepest nesting of a region, so that no document can exhaust the stack.
@@ -119,7 +120,7 @@ impl Region {
     fn laid(&self, scalp: &Scalp, deeper: usize) -> Result<RegionTest, FieldErrors> {
         let mut faults = FieldErrors::default();
         if deeper == 0 {
-            faults.push("", Problem::Contradicts { why: format!("is nested more than {DEEPEST} deep") });
+            faults.push("", Message::new("fault-nested").with("most", Arg::Number(DEEPEST as f64)).into());
             return Err(faults);
         }
         let several = |name: &str, parts: &[Self]| -> Result<Vec<RegionTest>, FieldErrors> {
@@ -144,8 +145,7 @@ impl Region {
                 faults.take("side_of.parting", parting.on(scalp)).map(|cutting| {
                     let side = cutting.side_mm(&scalp.point(*with));
                     if side.abs() < ON_THE_LINE_MM {
-                        let why = "lies on the parting itself; name a landmark beside it".into();
-                        faults.push("side_of.with", Problem::Contradicts { why });
+                        faults.push("side_of.with", Problem::contradicts("fault-on-parting"));
                     }
                     RegionTest::Side(cutting, side.signum())
                 })

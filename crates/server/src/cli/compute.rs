@@ -11,8 +11,11 @@ use spirel_core::fibre::HangRequest;
 use spirel_core::mark::MarkRequest;
 use spirel_core::plan::{FallAnswer, FallRequest};
 use spirel_core::scope::count;
-use spirel_core::{FieldError, FieldErrors, Problem};
+use spirel_core::units::LengthUnit;
+use spirel_core::{Arg, FieldError, FieldErrors, Message, Problem};
+use spirel_words::{Lengths, say};
 use std::io::{self, BufRead, BufWriter, Read, Write};
+use std::iter;
 use std::path::PathBuf;
 use std::process::ExitCode;
 
@@ -73,7 +76,11 @@ struct Fault {
 
 impl From<FieldErrors> for Faulty {
     fn from(faults: FieldErrors) -> Self {
-        let fault = |FieldError { field, problem }| Fault { field, message: problem.to_string(), problem };
+        let fault = |FieldError { field, problem }| Fault {
+            field,
+            message: say(&problem.message(), Lengths::Mm),
+            problem,
+        };
         Self { error: faults.0.into_iter().map(fault).collect() }
     }
 }
@@ -83,8 +90,9 @@ impl From<Unreadable> for Faulty {
         let fault = match unreadable {
             Unreadable::Misshapen { fault, .. } => fault,
             Unreadable::Broken { why, line, column } => {
-                let why = format!("not valid JSON: {why} (line {line}, column {column})");
-                FieldError::new("", Problem::Contradicts { why })
+                let place = Arg::Number(line as f64);
+                let broken = Message::new("fault-broken-json-at").with("why", why).with("line", place);
+                FieldError::new("", broken.with("column", Arg::Number(column as f64)).into())
             }
         };
         FieldErrors(vec![fault]).into()
@@ -94,7 +102,11 @@ impl From<Unreadable> for Faulty {
 /// Answers standard input.
 pub(super) fn run(what: &ComputeCommand) -> ExitCode {
     let done = match what {
-        ComputeCommand::Mark(options) => answer_all(options, |request: &MarkRequest| request.answer()),
+        ComputeCommand::Mark(options) => answer_all(options, |request: &MarkRequest| {
+            let answer = request.answer()?;
+            let text = in_words(answer.reasons.iter(), request.unit);
+            Ok(Worded { answer, text })
+        }),
         ComputeCommand::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
         ComputeCommand::Fall(options) => answer_fall(options),
         ComputeCommand::Count(options) => answer_count(options),
@@ -128,9 +140,16 @@ fn answer_fall(options: &FallOptions) -> io::Result<bool> {
     let mut out = BufWriter::new(io::stdout().lock());
     let fallen = answer_one(&mut out, |request: &FallRequest| {
         let scene = options.glb.is_some().then(|| request.scene()).transpose()?;
-        Ok(Fallen { answer: request.answer()?, scene })
+        let answer = request.answer()?;
+        let steps = answer
+            .steps
+            .iter()
+            .flat_map(|step| iter::once(&step.title).chain(&step.section).chain(&step.lines));
+        let findings = answer.findings.iter().flat_map(|finding| [&finding.text, &finding.remedy]);
+        let text = in_words(steps.chain(findings), request.unit);
+        Ok(Fallen { answer: Worded { answer, text }, scene })
     })?;
-    let Some(Fallen { answer, scene }) = fallen else { return Ok(false) };
+    let Some(Fallen { answer: Worded { answer, .. }, scene }) = fallen else { return Ok(false) };
     if let Some(path) = &options.svg {
         std::fs::write(path, svg(&answer.before, &answer.after))?;
     }
@@ -140,11 +159,23 @@ fn answer_fall(options: &FallOptions) -> io::Result<bool> {
     Ok(true)
 }
 
+/// An answer, and its messages in words.
+#[derive(Serialize)]
+struct Worded<A> {
+    #[serde(flatten)]
+    answer: A,
+    text: Vec<String>,
+}
+
+fn in_words<'a>(messages: impl Iterator<Item = &'a Message>, unit: LengthUnit) -> Vec<String> {
+    messages.map(|message| say(message, Lengths::In(unit))).collect()
+}
+
 /// What is printed of a fall, and its scene.
 #[derive(Serialize)]
 struct Fallen {
     #[serde(flatten)]
-    answer: FallAnswer,
+    answer: Worded<FallAnswer>,
     #[serde(skip)]
     scene: Option<Vec<u8>>,
 }

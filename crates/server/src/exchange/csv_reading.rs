@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 use spirel_core::head::Patch;
 use spirel_core::reading::{FigureKind, RawReading, RawZoneReading, ZoneFigure};
-use spirel_core::{FieldErrors, Problem, for_each_figure};
+use spirel_core::{FieldErrors, Message, Problem, for_each_figure};
 use std::collections::BTreeMap;
 use utoipa::ToSchema;
 
@@ -156,7 +156,7 @@ pub struct CsvRefusal {
     /// What stands there.
     pub found: String,
     /// Why it is not taken.
-    pub said: String,
+    pub message: Message,
 }
 
 /// What a table gives.
@@ -173,33 +173,43 @@ pub struct CsvReading {
 impl CsvTable {
     /// Reads the table.
     pub fn read(&self) -> Result<CsvReading, FieldErrors> {
-        let unreadable = |field: &str, why: String| {
+        let unreadable = |field: &str, why: Message| {
             let mut faults = FieldErrors::default();
-            faults.push(field, Problem::Contradicts { why });
+            faults.push(field, why.into());
             faults
         };
         let mut table = ReaderBuilder::new()
             .flexible(true)
             .trim(Trim::All)
             .from_reader(self.text.trim_start_matches('\u{feff}').as_bytes());
-        let headings =
-            table.headers().map_err(|e| unreadable("text", format!("can't be read as CSV: {e}")))?.clone();
+        let headings = table
+            .headers()
+            .map_err(|e| unreadable("text", Message::new("fault-not-csv").with("why", e.to_string())))?
+            .clone();
         if headings.is_empty() || headings.len() > MOST_COLUMNS {
-            return Err(unreadable("text", format!("must have from 1 to {MOST_COLUMNS} columns")));
+            return Err(unreadable(
+                "text",
+                Message::new("fault-columns").with("most", spirel_core::Arg::Number(MOST_COLUMNS as f64)),
+            ));
         }
         let columns = self.columns.clone().unwrap_or_else(|| guessed(&headings));
         if columns.len() != headings.len() {
             return Err(unreadable(
                 "columns",
-                format!("must be {}, as many as the table has", headings.len()),
+                Message::new("fault-column-count")
+                    .with("count", spirel_core::Arg::Number(headings.len() as f64)),
             ));
         }
         let mut found = Found { columns, zones: BTreeMap::new(), refused: Vec::new() };
         for (i, row) in table.records().enumerate() {
             if i == MOST_ROWS {
-                return Err(unreadable("text", format!("has more than the {MOST_ROWS} rows that are taken")));
+                return Err(unreadable(
+                    "text",
+                    Message::new("fault-rows").with("most", spirel_core::Arg::Number(MOST_ROWS as f64)),
+                ));
             }
-            let row = row.map_err(|e| unreadable("text", format!("can't be read as CSV: {e}")))?;
+            let row = row
+                .map_err(|e| unreadable("text", Message::new("fault-not-csv").with("why", e.to_string())))?;
             let line = row.position().map_or(i as u64 + 2, csv::Position::line);
             found.take(&row, line);
         }
@@ -226,39 +236,40 @@ impl Found {
     fn take(&mut self, row: &StringRecord, line: u64) {
         let at = |field: CsvField| self.columns.iter().position(|column| column.field == field);
         let named = at(CsvField::Zone).and_then(|i| row.get(i)).unwrap_or_default();
-        let mut refuse_row = |said: &str| {
-            self.refused.push(CsvRefusal { line, heading: None, found: named.to_owned(), said: said.into() })
+        let mut refuse_row = |id: &str| {
+            let (heading, found, message) = (None, named.to_owned(), Message::new(id));
+            self.refused.push(CsvRefusal { line, heading, found, message });
         };
         let Ok(zone) = serde_json::from_value::<Patch>(json!(patch_key(named))) else {
-            return refuse_row("names no zone that is known here");
+            return refuse_row("fault-row-zone");
         };
         let mut beside = self.zones.clone();
         beside.insert(zone, RawZoneReading::default());
         let beside = RawReading { zones: beside, ..RawReading::default() };
         if beside.patches().all(|patch| patch != zone) || beside.patches().count() < beside.zones.len() {
-            return refuse_row("is read another way in a row above: whole, or in other halves");
+            return refuse_row("fault-row-halves");
         }
         let mut read = json!(self.zones.get(&zone).copied().unwrap_or_default());
         for (column, cell) in self.columns.iter().zip(row) {
             let (Some(figure), false) = (column.field.figure(), cell.is_empty()) else { continue };
-            let mut refuse = |said: String| {
+            let mut refuse = |message: Message| {
                 let heading = Some(column.heading.clone());
-                self.refused.push(CsvRefusal { line, heading, found: cell.to_owned(), said });
+                self.refused.push(CsvRefusal { line, heading, found: cell.to_owned(), message });
             };
             let value = match value_of(figure, column.unit, cell) {
                 Ok(value) => value,
-                Err(said) => {
-                    refuse(said);
+                Err(problem) => {
+                    refuse(problem.message());
                     continue;
                 }
             };
             let mut tried = read.clone();
             tried[figure.key()] = value;
             match serde_json::from_value::<RawZoneReading>(tried.clone()) {
-                Err(_) => refuse("is not known here".to_owned()),
+                Err(_) => refuse(Message::new("fault-unknown").with("given", cell)),
                 Ok(raw) => match raw.check() {
                     Err(faults) => {
-                        refuse(faults.0.first().map_or_else(String::new, |f| f.problem.to_string()))
+                        faults.0.first().into_iter().for_each(|fault| refuse(fault.problem.message()))
                     }
                     Ok(()) => read = tried,
                 },
@@ -275,16 +286,16 @@ fn patch_key(named: &str) -> String {
     named.to_lowercase().replace([' ', '-'], "_").replace(',', "")
 }
 
-fn value_of(figure: ZoneFigure, unit: CsvUnit, cell: &str) -> Result<Value, String> {
+fn value_of(figure: ZoneFigure, unit: CsvUnit, cell: &str) -> Result<Value, Problem> {
     match figure.rule().kind {
         FigureKind::Place => return Ok(json!(patch_key(cell))),
         FigureKind::Word => return Ok(json!(cell.to_lowercase())),
         FigureKind::Length | FigureKind::Number => {}
     }
     // A comma before the last digits is a decimal comma: no figure of a zone reaches a thousand with a separator.
-    let number: f64 = cell.replace(',', ".").parse().map_err(|_| "is no number".to_owned())?;
+    let number: f64 = cell.replace(',', ".").parse().map_err(|_| Problem::NotANumber)?;
     if !number.is_finite() {
-        return Err("is no number".to_owned());
+        return Err(Problem::NotANumber);
     }
     Ok(match figure.rule().kind {
         FigureKind::Length => json!(unit.mm(number)),
@@ -326,15 +337,15 @@ mod tests {
              top,300,long,coarse,2\ncrown,300,310,thick,2.5\nknee,1,1,fine,1\ntop,,150,,\n",
         );
         let said: Vec<(u64, Option<&str>, &str)> =
-            taken.refused.iter().map(|r| (r.line, r.heading.as_deref(), r.said.as_str())).collect();
+            taken.refused.iter().map(|r| (r.line, r.heading.as_deref(), r.message.id.as_str())).collect();
         assert_eq!(
             said,
             [
-                (2, Some("sprung_mm"), "is no number"),
-                (3, Some("sprung_mm"), "can't be longer than stretched_mm"),
-                (3, Some("width_class"), "is not known here"),
-                (3, Some("strands"), "is not known here"),
-                (4, None, "names no zone that is known here"),
+                (2, Some("sprung_mm"), "fault-not_a_number"),
+                (3, Some("sprung_mm"), "fault-longer_than"),
+                (3, Some("width_class"), "fault-unknown"),
+                (3, Some("strands"), "fault-unknown"),
+                (4, None, "fault-row-zone"),
             ]
         );
         let top = taken.zones[&Zone::Top.into()];

@@ -6,8 +6,9 @@ use crate::json::Unreadable;
 use actix_web::http::StatusCode;
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
-use spirel_core::{FieldError, FieldErrors, Problem};
+use spirel_core::{Arg, FieldError, FieldErrors, Message, Problem};
 use spirel_store::{Document, StoreError};
+use spirel_words::{Lengths, say};
 use utoipa::ToSchema;
 
 /// Why a request was refused.
@@ -66,8 +67,8 @@ pub struct FieldFault {
     pub field: String,
     /// What is wrong, for programs.
     pub problem: Problem,
-    /// What is wrong, in words.
-    pub message: String,
+    /// What is wrong, for people: said after the field's name.
+    pub message: Message,
     /// Line of the file, from 1, where a file was given.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub line: Option<usize>,
@@ -75,7 +76,7 @@ pub struct FieldFault {
 
 impl FieldFault {
     fn new(FieldError { field, problem }: FieldError, line: Option<usize>) -> Self {
-        Self { message: problem.to_string(), field, problem, line }
+        Self { message: problem.message(), field, problem, line }
     }
 }
 
@@ -92,8 +93,10 @@ pub struct ProblemDetails {
     pub code: &'static str,
     /// What happened, and what to do.
     pub detail: String,
+    /// The same for people, where no field is wrong.
+    pub message: Message,
     /// What is safe.
-    pub safe: &'static str,
+    pub safe: String,
     /// Fields that are wrong, at most 100.
     pub fields: Vec<FieldFault>,
     /// How many more are.
@@ -107,7 +110,7 @@ pub struct ProblemDetails {
 impl ApiError {
     /// What stands behind the question mark of an address can't be read.
     pub fn bad_query(error: &impl std::fmt::Display) -> Self {
-        let problem = Problem::Contradicts { why: error.to_string() };
+        let problem = Problem::from(Message::new("fault-query").with("why", error.to_string()));
         Self::Fields { listed: vec![FieldFault::new(FieldError::new("query", problem), None)], more: 0 }
     }
 
@@ -129,37 +132,38 @@ impl ApiError {
         }
     }
 
-    fn detail(&self) -> String {
+    /// What happened and what to do, for people.
+    fn message(&self) -> Message {
+        let message = Message::new(format!("error-{}", self.code()));
         match self {
-            Self::Unreadable(Unreadable::Broken { why, line, column }) => {
-                format!("This is not valid JSON: {why} (line {line}, column {column}).")
-            }
-            Self::Unreadable(Unreadable::Misshapen { .. }) | Self::Fields { .. } => {
-                let faults = self.fields();
-                let said = |f: &FieldFault| match f.line {
-                    Some(line) => format!("{} {} (line {line})", f.field, f.message),
-                    None => format!("{} {}", f.field, f.message),
-                };
-                let mut said = faults.iter().map(said).collect::<Vec<_>>().join("; ");
-                if self.more() > 0 {
-                    said += &format!("; and {} more", self.more());
-                }
-                said
-            }
-            Self::NotAnnouncedAs(kind) => format!("Send it with content-type: {kind}."),
-            Self::TooLarge => "This is larger than anything that is taken here.".into(),
-            Self::NotSignedIn => "Sign in first.".into(),
-            Self::WrongPassword => "Address and password don't fit. Try again.".into(),
-            Self::TooManyTries => "Too many sign-ins were tried. Wait a minute, then try again.".into(),
-            Self::NotYourRole => "Your role in this house doesn't do this. Ask the owner.".into(),
-            Self::OtherSite => "This request came from another site's page and was refused.".into(),
-            Self::NotFound => "There is no such thing in your house.".into(),
-            Self::Conflict(current) => {
-                format!("{} saved this in the meantime. Choose which to keep.", current.saved_by)
-            }
-            Self::Unavailable => "The database can't be reached. Try again in a moment.".into(),
-            Self::Defect => "Something went wrong on our side. It has been noted in the log.".into(),
+            Self::Unreadable(Unreadable::Broken { why, line, column }) => message
+                .with("why", why.as_str())
+                .with("line", Arg::Number(*line as f64))
+                .with("column", Arg::Number(*column as f64)),
+            Self::NotAnnouncedAs(kind) => message.with("kind", *kind),
+            Self::Conflict(current) => message.with("who", current.saved_by.as_str()),
+            Self::Fields { more, .. } => message.with("more", Arg::Number(*more as f64)),
+            _ => message,
         }
+    }
+
+    /// The same in English, for whoever reads the answer without the catalogue: wrong fields one after the other.
+    fn detail(&self) -> String {
+        let english = |message: &Message| say(message, Lengths::Mm);
+        let fields = self.fields();
+        if !matches!(self, Self::Fields { .. } | Self::Unreadable(Unreadable::Misshapen { .. })) {
+            return english(&self.message());
+        }
+        let said = |fault: &FieldFault| {
+            let told = Message::new(if fault.line.is_some() { "error-field-line" } else { "error-field" })
+                .with("field", fault.field.as_str())
+                .with("fault", fault.message.clone());
+            english(&told.with_some("line", fault.line.map(|line| Arg::Number(line as f64))))
+        };
+        let more = Some(self.more()).filter(|more| *more > 0);
+        let more =
+            more.map(|more| english(&Message::new("error-more").with("more", Arg::Number(more as f64))));
+        fields.iter().map(said).chain(more).collect::<Vec<_>>().join("; ")
     }
 
     fn more(&self) -> usize {
@@ -173,11 +177,11 @@ impl ApiError {
                 vec![FieldFault::new(fault.clone(), Some(*line))]
             }
             Self::Unreadable(Unreadable::Broken { why, line, .. }) => {
-                let problem = Problem::Contradicts { why: why.clone() };
+                let problem = Problem::from(Message::new("fault-broken-json").with("why", why.as_str()));
                 vec![FieldFault::new(FieldError::new("body", problem), Some(*line))]
             }
             Self::NotAnnouncedAs(kind) => {
-                let problem = Problem::Contradicts { why: format!("must be {kind}") };
+                let problem = Problem::from(Message::new("fault-must-be").with("what", *kind));
                 vec![FieldFault::new(FieldError::new("content-type", problem), None)]
             }
             _ => Vec::new(),
@@ -215,7 +219,8 @@ impl ResponseError for ApiError {
             status: status.as_u16(),
             code: self.code(),
             detail: self.detail(),
-            safe: "Nothing that was saved before has changed.",
+            message: self.message(),
+            safe: say(&Message::new("error-safe"), Lengths::Mm),
             fields: self.fields(),
             more: Some(self.more()).filter(|more| *more > 0),
             current,

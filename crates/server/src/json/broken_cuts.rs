@@ -8,6 +8,7 @@ use spirel_core::grow::HairRequest;
 use spirel_core::hair::Hair;
 use spirel_core::head::Zone;
 use spirel_core::reading::{RawReading, RawZoneReading};
+use spirel_words::{Lengths, say};
 use std::collections::BTreeMap;
 
 /// Paths of all values of a document, as names and numbers.
@@ -53,7 +54,7 @@ fn a_cut_broken_anywhere_is_refused_where_it_is_broken() {
                 let text = serde_json::to_vec(&broken).expect("plain data");
                 let faults = match read::<Cut>(&text) {
                     Err(Unreadable::Misshapen { fault, .. }) => {
-                        let said = fault.problem.to_string();
+                        let said = say(&fault.problem.message(), Lengths::Mm);
                         let of_the_language = [
                             "struct",
                             "enum",

@@ -66,7 +66,7 @@ async fn a_visit_on_a_day_that_no_calendar_has_is_refused_and_the_list_can_still
             refused(ivo.post(&visits, &json!({"on_date": day})).await, StatusCode::UNPROCESSABLE_ENTITY)
                 .await;
         assert_eq!(begun["fields"][0]["field"], "on_date", "{day}: {begun}");
-        assert!(begun["fields"][0]["message"].as_str().unwrap().contains("from 1900 to 2199"), "{begun}");
+        assert!(begun["detail"].as_str().unwrap().contains("from 1900 to 2199"), "{begun}");
         let file = json!({"format": "spirel.visit", "version": 2, "on_date": day});
         let import = ivo.post(&format!("/api/clients/{client}/import"), &file).await;
         let import = refused(import, StatusCode::UNPROCESSABLE_ENTITY).await;
@@ -106,7 +106,10 @@ async fn every_fault_of_a_document_is_said_at_once_with_the_allowed_range() {
     let response = ivo.put(&format!("/api/visits/{visit}/stages/read"), &reading(zone)).await;
     let problem = refused(response, StatusCode::UNPROCESSABLE_ENTITY).await;
     assert_eq!(problem["fields"].as_array().unwrap().len(), 2);
-    assert_eq!(problem["fields"][0]["message"], "must be from 10 to 2500 mm");
+    assert!(problem["detail"].as_str().unwrap().contains("must be from 10 mm to 2500 mm"), "{problem}");
+    let message = json!({"id": "fault-out_of_range", "args": {"min": {"mm": 10.0}, "max": {"mm": 2500.0},
+        "unit": {"text": "mm"}}});
+    assert_eq!(problem["fields"][0]["message"], message);
     assert_eq!(problem["fields"][0]["problem"]["max"], 2500.0);
 }
 

@@ -13,7 +13,7 @@ import {
 import { heightOf } from "@/shared/headDrawing";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import {
   STEP_MM,
   STRANDS,
@@ -37,7 +37,6 @@ import { sayWish } from "./sayPlace";
 const props = defineProps<{ figure: Figure; aim: Aim; marks: MarkSheet | undefined; disabled: boolean }>();
 const zone = defineModel<Zone>("zone", { required: true });
 const emit = defineEmits<{ lands: [zone: Zone, place: Place]; worn: [zone: Zone, mm: number] }>();
-const { t } = useI18n();
 const { unit, say } = useUnit();
 
 const svg = ref<SVGSVGElement>();
@@ -197,7 +196,7 @@ function key(event: KeyboardEvent, strand: Strand) {
   emit("lands", strand.name, place ? (far ? nextPoint : nudged)(props.figure, strand.root, from, by) : from);
 }
 
-const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value, t) : t("aim.noWish"));
+const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value) : t("aim-noWish"));
 </script>
 
 <template>
@@ -205,7 +204,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
     ref="svg"
     :viewBox="`0 ${size.top} ${size.width} ${size.height}`"
     role="group"
-    :aria-label="t('aim.figure')"
+    :aria-label="t('aim-figure')"
     @pointermove="drag"
     @pointerup="dragged = undefined"
     @pointercancel="dragged = undefined"
@@ -227,7 +226,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
       <template v-if="side === 'front'">
         <path v-for="(line, i) in face(figure)" :key="i" class="contour" :d="line" />
       </template>
-      <text class="side" x="0" :y="size.top + 16">{{ t(`aim.side.${side}`) }}</text>
+      <text class="side" x="0" :y="size.top + 16">{{ t(`aim-side-${side}`) }}</text>
     </g>
     <g v-for="mark in levels" :key="mark.point" class="level" @click="level(-mark.y)">
       <line :x1="10" :x2="2 * size.body - 4" :y1="mark.y" :y2="mark.y" />
@@ -235,7 +234,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
       <path
         :d="`M${2 * size.body - 4} ${mark.y}L${2 * size.body + 8} ${mark.label}M${2 * size.body + size.middle + 4} ${mark.y}L${2 * size.body + size.middle - 8} ${mark.label}`"
       />
-      <text :x="2 * size.body + size.middle / 2" :y="mark.label + 4.5">{{ t(`point.${mark.point}`) }}</text>
+      <text :x="2 * size.body + size.middle / 2" :y="mark.label + 4.5">{{ t(`point-${mark.point}`) }}</text>
       <rect :x="2 * size.body" :y="mark.label - 8" :width="size.middle" height="16" />
     </g>
     <g
@@ -259,7 +258,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
           class="handle"
           role="slider"
           :tabindex="disabled ? -1 : 0"
-          :aria-label="t('aim.landsOf', { zone: t(`zone.${strand.name}`) })"
+          :aria-label="t('aim-landsOf', { zone: t(`zone-${strand.name}`) })"
           :aria-valuetext="words(strand)"
           :aria-valuenow="Math.round(strand.worn ?? 0)"
           aria-valuemin="0"

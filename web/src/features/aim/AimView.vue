@@ -12,13 +12,12 @@ import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { mirrored } from "@/shared/patches";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import AimFigure from "./AimFigure.vue";
 import PlaceField from "./PlaceField.vue";
 import { longer, placeAt, stands } from "./figureDrawing";
 import { sayWish } from "./sayPlace";
 
-const { t } = useI18n();
 const { unit, say } = useUnit();
 const visit = useVisit();
 const document = useStage("aim");
@@ -148,7 +147,7 @@ const odds = computed({
 const sheets = (name: Zone): SheetZone[] => marks.data.value?.zones.filter((z) => z.zone === name) ?? [];
 const fault = (field: string) => {
   const said = document.faultAt(`zones.${zone.value}.${field}`);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said }) : undefined;
 };
 
 /** What keeps a wish from being computed although its zone is read. */
@@ -157,8 +156,8 @@ const contradiction = computed(() => {
     (m) => m.field.startsWith("aim.") && (m.problem.kind === "contradicts" || m.problem.kind === "longer_than"),
   );
   if (!found) return undefined;
-  if (found.problem.kind !== "longer_than") return t("aim.aboveRoot");
-  return t(wishedBy.value === "place" ? "aim.shortestLonger" : "aim.shortestWornLonger");
+  if (found.problem.kind !== "longer_than") return t("aim-aboveRoot");
+  return t(wishedBy.value === "place" ? "aim-shortestLonger" : "aim-shortestWornLonger");
 });
 
 /** How long it is worn now; of a zone that is read in halves, of each. */
@@ -170,11 +169,11 @@ function wornNow(name: Zone): string {
 function difference(name: Zone): string {
   if (!aim.value.zones[name]) return "";
   const said = sheets(name).map(({ result, present }) => {
-    if (!present) return t("aim.notRead");
-    if (!result) return t("aim.look");
+    if (!present) return t("aim-notRead");
+    if (!result) return t("aim-look");
     const mm = present.worn_mm - result.target_mm;
-    if (mm > 0.5) return t("aim.shorter", { length: say(mm) });
-    return mm < -0.5 ? t("aim.longer", { length: say(-mm) }) : t("aim.asItIs");
+    if (mm > 0.5) return t("aim-shorter", { length: say(mm) });
+    return mm < -0.5 ? t("aim-longer", { length: say(-mm) }) : t("aim-asItIs");
   });
   return [...new Set(said)].join(" · ");
 }
@@ -182,7 +181,7 @@ function difference(name: Zone): string {
 
 <template>
   <div class="view">
-    <h1 class="visually-hidden">{{ t("stage.aim") }}</h1>
+    <h1 class="visually-hidden">{{ t("stage-aim") }}</h1>
     <SaveState :document="document" undoable />
     <section class="stack">
       <AimFigure
@@ -196,26 +195,26 @@ function difference(name: Zone): string {
         @worn="wear"
       />
       <p class="legend small">
-        <span class="now">{{ t("aim.legend.now") }}</span>
-        <span class="aim">{{ t("aim.legend.aim") }}</span>
-        <span class="shortest">{{ t("aim.legend.shortest") }}</span>
+        <span class="now">{{ t("aim-legend-now") }}</span>
+        <span class="aim">{{ t("aim-legend-aim") }}</span>
+        <span class="shortest">{{ t("aim-legend-shortest") }}</span>
       </p>
     </section>
     <section class="stack">
       <FailureNote v-if="marks.error.value" :error="marks.error.value" @again="marks.refetch()" />
       <div v-if="figure.data.value" class="sheet form">
-        <h2>{{ t(`zone.${zone}`) }}</h2>
+        <h2>{{ t(`zone-${zone}`) }}</h2>
         <ChoiceRow
           v-model="wishedBy"
           :disabled="locked"
-          :label="t('aim.wishedBy')"
-          :choices="WISHED_BY.map((value) => ({ value, label: t(`aim.by.${value}`) }))"
+          :label="t('aim-wishedBy')"
+          :choices="WISHED_BY.map((value) => ({ value, label: t(`aim-by-${value}`) }))"
         />
         <template v-if="wishedBy === 'place'">
-          <p v-if="standing" class="caution">{{ t("aim.stands") }}</p>
+          <p v-if="standing" class="caution">{{ t("aim-stands") }}</p>
           <PlaceField
             v-model="lands"
-            :label="t('aim.lands')"
+            :label="t('aim-lands')"
             :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
             :fault="fault('lands.below_mm')"
             :disabled="locked"
@@ -223,17 +222,17 @@ function difference(name: Zone): string {
           <PlaceField
             v-model="shortest"
             optional
-            :label="t('aim.shortest')"
+            :label="t('aim-shortest')"
             :zone="figure.data.value.zones.find((z) => z.zone === zone)!"
             :fault="fault('shortest.below_mm')"
             :disabled="locked || !lands"
           />
         </template>
         <div v-else class="lengths">
-          <LengthField v-model="wornMm" :label="t('aim.worn')" :fault="fault('worn_mm')" :disabled="locked" />
+          <LengthField v-model="wornMm" :label="t('aim-worn')" :fault="fault('worn_mm')" :disabled="locked" />
           <LengthField
             v-model="shortestWornMm"
-            :label="t('aim.shortest')"
+            :label="t('aim-shortest')"
             :fault="fault('shortest_worn_mm')"
             :disabled="locked || !wornMm"
           />
@@ -243,33 +242,33 @@ function difference(name: Zone): string {
           <CheckField
             v-if="other"
             :model-value="alike"
-            :label="t('aim.alike')"
+            :label="t('aim-alike')"
             :disabled="locked"
             @update:model-value="setAlike"
           />
           <ElButton :disabled="locked || !aim.zones[zone]" @click="everywhere">
-            {{ t(wishedBy === "place" ? "aim.everywhere" : "aim.everywhereLong") }}
+            {{ t(wishedBy === "place" ? "aim-everywhere" : "aim-everywhereLong") }}
           </ElButton>
         </div>
       </div>
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ t("read.zone") }}</th>
-            <th scope="col" class="figure">{{ t("aim.nowWorn") }}</th>
-            <th scope="col">{{ t("aim.wish") }}</th>
-            <th scope="col">{{ t("aim.means") }}</th>
+            <th scope="col">{{ t("read-zone") }}</th>
+            <th scope="col" class="figure">{{ t("aim-nowWorn") }}</th>
+            <th scope="col">{{ t("aim-wish") }}</th>
+            <th scope="col">{{ t("aim-means") }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="name in zoneValues" :key="name" :class="{ here: name === zone }" @click="zone = name">
             <th scope="row">
               <button type="button" :aria-current="name === zone ? 'true' : undefined" @click.stop="zone = name">
-                {{ t(`zone.${name}`) }}
+                {{ t(`zone-${name}`) }}
               </button>
             </th>
             <td class="figure">{{ wornNow(name) }}</td>
-            <td class="wish">{{ aim.zones[name] ? sayWish(aim.zones[name]!, unit, t) : "" }}</td>
+            <td class="wish">{{ aim.zones[name] ? sayWish(aim.zones[name]!, unit) : "" }}</td>
             <td>{{ difference(name) }}</td>
           </tr>
         </tbody>
@@ -278,13 +277,13 @@ function difference(name: Zone): string {
         <ChoiceRow
           v-model="odds"
           :disabled="locked"
-          :label="t('aim.risk')"
-          :choices="ODDS.map((n) => ({ value: String(n), label: t('aim.oneIn', { n }) }))"
+          :label="t('aim-risk')"
+          :choices="ODDS.map((n) => ({ value: String(n), label: t('aim-oneIn', { n }) }))"
         />
-        <p class="soft small">{{ t("aim.riskHint") }}</p>
+        <p class="soft small">{{ t("aim-riskHint") }}</p>
       </div>
       <p>
-        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("aim.onward") }}</RouterLink>
+        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("aim-onward") }}</RouterLink>
       </p>
     </section>
   </div>

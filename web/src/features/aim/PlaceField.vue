@@ -2,11 +2,10 @@
 /** A point of face or body, and how far below it. */
 import type { FigureZone, Place, Point } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{ label: string; zone: FigureZone; optional?: boolean; fault?: string; disabled: boolean }>();
 const model = defineModel<Place | null | undefined>();
-const { t } = useI18n();
 const id = `place-${Math.random().toString(36).slice(2)}`;
 
 function choose(event: Event) {
@@ -24,15 +23,15 @@ function offset(value: number | undefined) {
     <div>
       <label :for="id">{{ label }}</label>
       <select :id="id" :value="model?.point ?? ''" :disabled="disabled" @change="choose">
-        <option value="">{{ optional ? t("aim.notSaid") : t("aim.noWish") }}</option>
+        <option value="">{{ optional ? t("aim-notSaid") : t("aim-noWish") }}</option>
         <option v-for="reach in props.zone.reaches" :key="reach.point" :value="reach.point">
-          {{ t(`point.${reach.point}`) }}
+          {{ t(`point-${reach.point}`) }}
         </option>
       </select>
     </div>
     <LengthField
       :model-value="model?.below_mm"
-      :label="t('fields.below_mm')"
+      :label="t('fields-below_mm')"
       :disabled="disabled || !model"
       :fault="fault"
       @update:model-value="offset"

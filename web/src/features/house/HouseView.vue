@@ -4,9 +4,8 @@ import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayMoment } from "@/shared/days";
 import { useQuery } from "@tanstack/vue-query";
-import { useI18n } from "vue-i18n";
+import { t, te } from "@/shared/words";
 
-const { t, te } = useI18n();
 const session = useSession();
 const audit = useQuery({
   queryKey: ["audit"],
@@ -15,7 +14,7 @@ const audit = useQuery({
 });
 /** An action that has no words yet is shown by its name rather than not at all. */
 const word = (kinds: readonly string[], name: string) => {
-  const key = kinds.map((kind) => `${kind}.${name}`).find((found) => te(found));
+  const key = kinds.map((kind) => `${kind}-${name}`).find((found) => te(found));
   return key ? t(key) : name;
 };
 </script>
@@ -23,25 +22,25 @@ const word = (kinds: readonly string[], name: string) => {
 <template>
   <div class="page stack">
     <h1>{{ session.person?.house }}</h1>
-    <h2>{{ t("house.audit") }}</h2>
-    <p v-if="!session.mayReadAudit">{{ t("house.ownerOnly") }}</p>
+    <h2>{{ t("house-audit") }}</h2>
+    <p v-if="!session.mayReadAudit">{{ t("house-ownerOnly") }}</p>
     <FailureNote v-else-if="audit.error.value" :error="audit.error.value" @again="audit.refetch()" />
-    <p v-else-if="audit.data.value?.entries.length === 0">{{ t("house.nothing") }}</p>
-    <div v-else class="scroll" tabindex="0" role="region" :aria-label="t('house.audit')">
+    <p v-else-if="audit.data.value?.entries.length === 0">{{ t("house-nothing") }}</p>
+    <div v-else class="scroll" tabindex="0" role="region" :aria-label="t('house-audit')">
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ t("house.when") }}</th>
-            <th scope="col">{{ t("house.who") }}</th>
-            <th scope="col">{{ t("house.what") }}</th>
-            <th scope="col">{{ t("house.version") }}</th>
+            <th scope="col">{{ t("house-when") }}</th>
+            <th scope="col">{{ t("house-who") }}</th>
+            <th scope="col">{{ t("house-what") }}</th>
+            <th scope="col">{{ t("house-version") }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="(entry, i) in audit.data.value?.entries" :key="i">
             <td>{{ sayMoment(entry.at) }}</td>
-            <td>{{ entry.person ?? t("house.nobody") }}</td>
-            <td>{{ word(["stage", "house.entity"], entry.entity) }}: {{ word(["house.action"], entry.action) }}</td>
+            <td>{{ entry.person ?? t("house-nobody") }}</td>
+            <td>{{ word(["stage", "house-entity"], entry.entity) }}: {{ word(["house-action"], entry.action) }}</td>
             <td>{{ entry.version ?? "" }}</td>
           </tr>
         </tbody>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** How full a battery is, drawn, with the number in words. */
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 defineProps<{ pct: number }>();
-const { t } = useI18n();
 </script>
 
 <template>
@@ -12,7 +11,7 @@ const { t } = useI18n();
     width="34"
     height="16"
     role="img"
-    :aria-label="t('instruments.battery', { pct: Math.round(pct) })"
+    :aria-label="t('instruments-battery', { pct: Math.round(pct) })"
   >
     <path class="case" d="M1 3h28v10H1zM29 6h3v4h-3" />
     <rect class="charge" x="3" y="5" :width="Math.max(0.5, (24 * pct) / 100)" height="6" />

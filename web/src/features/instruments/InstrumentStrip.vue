@@ -5,13 +5,12 @@ import { isFigure, sayFigure } from "@/shared/figures";
 import { sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t, te } from "@/shared/words";
 import BatteryMark from "./BatteryMark.vue";
 import StandIns from "./StandIns.vue";
 import type { Intake } from "./useIntake";
 
 const props = defineProps<{ intake: Intake; patch: Patch; disabled: boolean }>();
-const { t, te } = useI18n();
 const { say } = useUnit();
 const { instruments, last, late, refusal, next } = props.intake;
 const { mine, devices, joined, said, standIn } = instruments;
@@ -20,9 +19,9 @@ const { mine, devices, joined, said, standIn } = instruments;
 const LOW_PCT = 10;
 
 const figure = (field: TakenField, value: number | string) =>
-  isFigure(field) && !te(`instruments.figure.${field}`)
-    ? sayFigure(field, value, t, say)
-    : t(`instruments.figure.${field}`, { value });
+  isFigure(field) && !te(`instruments-figure-${field}`)
+    ? sayFigure(field, value, say)
+    : t(`instruments-figure-${field}`, { value });
 /** What stood there before the newest value. */
 const before = computed(() => {
   const field = last.value?.field;
@@ -35,63 +34,63 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
 </script>
 
 <template>
-  <section v-if="instruments.known.value" class="strip" :aria-label="t('instruments.title')">
+  <section v-if="instruments.known.value" class="strip" :aria-label="t('instruments-title')">
     <div class="line" aria-live="polite">
-      <p v-if="!joined" class="warning">{{ t("instruments.lost") }}</p>
-      <p v-else-if="mine.length === 0" class="soft">{{ t("instruments.none") }}</p>
+      <p v-if="!joined" class="warning">{{ t("instruments-lost") }}</p>
+      <p v-else-if="mine.length === 0" class="soft">{{ t("instruments-none") }}</p>
       <template v-else>
         <p class="next">
-          <b>{{ sayPatch(patch, t) }}</b>
-          <span>{{ next ? t(`instruments.next.${next}`) : t("instruments.done") }}</span>
+          <b>{{ sayPatch(patch) }}</b>
+          <span>{{ next ? t(`instruments-next-${next}`) : t("instruments-done") }}</span>
         </p>
         <p v-for="device in unheard" :key="device.id" class="warning">
-          {{ t(`instruments.reach.${device.reach}`, { label: device.label }) }}
+          {{ t(`instruments-reach-${device.reach}`, { label: device.label }) }}
         </p>
       </template>
       <p v-if="refusal" class="warning" data-testid="refusal">
         {{
           refusal.said === undefined
-            ? t("instruments.waits", { label: labelOf(refusal.device) })
-            : t("instruments.refused", { label: labelOf(refusal.device), said: refusal.said })
+            ? t("instruments-waits", { label: labelOf(refusal.device) })
+            : t("instruments-refused", { label: labelOf(refusal.device), said: refusal.said })
         }}
       </p>
       <p v-else-if="said" class="warning">{{ said }}</p>
       <p v-else-if="last" class="last" data-testid="last">
         {{
-          t("instruments.last", {
+          t("instruments-last", {
             label: labelOf(last.device),
             figure: figure(last.field, last.value),
-            was: before === undefined ? "" : t("instruments.was", { figure: figure(last.field, before) }),
-            place: t(`instruments.place.${last.field}`, { zone: sayPatch(last.patch, t) }),
+            was: before === undefined ? "" : t("instruments-was", { figure: figure(last.field, before) }),
+            place: t(`instruments-place-${last.field}`, { zone: sayPatch(last.patch) }),
           })
         }}
-        <button type="button" :disabled="disabled" @click="intake.back()">{{ t("instruments.back") }}</button>
+        <button type="button" :disabled="disabled" @click="intake.back()">{{ t("instruments-back") }}</button>
       </p>
     </div>
     <ul v-if="mine.length > 0" class="mine">
       <li v-for="device in mine" :key="device.id" :class="device.reach">
         <span>{{ device.label }}</span>
         <BatteryMark :pct="device.battery_pct" />
-        <span v-if="low(device)" class="warning small">{{ t("instruments.low") }}</span>
+        <span v-if="low(device)" class="warning small">{{ t("instruments-low") }}</span>
       </li>
     </ul>
     <ul v-if="late.length > 0" class="late">
       <li v-for="(each, i) in late" :key="i">
         <span>{{
-          t("instruments.late", {
+          t("instruments-late", {
             label: labelOf(each.device),
             value: Math.round(each.measured.value * 100) / 100,
             unit: each.measured.unit,
           })
         }}</span>
         <ElButton :disabled="disabled" @click="intake.settle(i, true)">
-          {{ t("instruments.takeLate", { zone: sayPatch(patch, t) }) }}
+          {{ t("instruments-takeLate", { zone: sayPatch(patch) }) }}
         </ElButton>
-        <ElButton @click="intake.settle(i, false)">{{ t("instruments.dropLate") }}</ElButton>
+        <ElButton @click="intake.settle(i, false)">{{ t("instruments-dropLate") }}</ElButton>
       </li>
     </ul>
     <details v-if="joined">
-      <summary>{{ t("instruments.choose") }}</summary>
+      <summary>{{ t("instruments-choose") }}</summary>
       <ul class="all">
         <li v-for="device in devices" :key="device.id">
           <label>
@@ -102,18 +101,18 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
             />
             <span>
               <b>{{ device.label }}</b>
-              <span class="soft">{{ t(`instruments.kind.${device.kind}`) }}</span>
+              <span class="soft">{{ t(`instruments-kind-${device.kind}`) }}</span>
             </span>
           </label>
           <span class="soft small">
-            {{ device.kind === "scope" ? "" : t("instruments.setTo", { unit: device.unit }) }}
-            {{ t("instruments.battery", { pct: Math.round(device.battery_pct) }) }}
+            {{ device.kind === "scope" ? "" : t("instruments-setTo", { unit: device.unit }) }}
+            {{ t("instruments-battery", { pct: Math.round(device.battery_pct) }) }}
           </span>
           <ElButton
             v-if="mine.includes(device) && device.kind !== 'scope' && device.kind !== 'room'"
             @click="instruments.send({ type: 'zero', device: device.id })"
           >
-            {{ t("instruments.zero") }}
+            {{ t("instruments-zero") }}
           </ElButton>
         </li>
       </ul>

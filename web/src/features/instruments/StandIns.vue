@@ -2,11 +2,10 @@
 /** Plays the hand on instruments that aren't there: where no real ones are, everything can be tried all the same. */
 import type { Device, Patch } from "@/api";
 import { sayPatch, zoneOf } from "@/shared/patches";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import type { Instruments } from "./useInstruments";
 
 const props = defineProps<{ instruments: Instruments; patch: Patch }>();
-const { t } = useI18n();
 const { mine, send } = props.instruments;
 
 const UNITS: { [kind: string]: readonly string[] } = {
@@ -23,23 +22,23 @@ const set = (device: Device, part: { reach?: Device["reach"]; unit?: string }) =
 
 <template>
   <fieldset v-if="mine.length > 0" class="stand-ins">
-    <legend>{{ t("instruments.standIns") }}</legend>
-    <p class="soft small">{{ t("instruments.standInsHint", { zone: sayPatch(patch, t) }) }}</p>
+    <legend>{{ t("instruments-standIns") }}</legend>
+    <p class="soft small">{{ t("instruments-standInsHint", { zone: sayPatch(patch) }) }}</p>
     <ul>
       <li v-for="device in mine" :key="device.id">
         <b>{{ device.label }}</b>
         <template v-if="device.kind === 'comb'">
-          <ElButton @click="press(device, { pulled: true })">{{ t("instruments.pull") }}</ElButton>
-          <ElButton @click="press(device, {})">{{ t("instruments.letGo") }}</ElButton>
+          <ElButton @click="press(device, { pulled: true })">{{ t("instruments-pull") }}</ElButton>
+          <ElButton @click="press(device, {})">{{ t("instruments-letGo") }}</ElButton>
         </template>
-        <ElButton v-else @click="press(device, {})">{{ t("instruments.press") }}</ElButton>
-        <ElButton @click="press(device, { long: true })">{{ t("instruments.long") }}</ElButton>
+        <ElButton v-else @click="press(device, {})">{{ t("instruments-press") }}</ElButton>
+        <ElButton @click="press(device, { long: true })">{{ t("instruments-long") }}</ElButton>
         <ElButton v-if="device.reach === 'ready'" @click="set(device, { reach: 'away' })">
-          {{ t("instruments.away") }}
+          {{ t("instruments-away") }}
         </ElButton>
-        <ElButton v-else @click="set(device, { reach: 'ready' })">{{ t("instruments.ready") }}</ElButton>
+        <ElButton v-else @click="set(device, { reach: 'ready' })">{{ t("instruments-ready") }}</ElButton>
         <label v-if="UNITS[device.kind]">
-          <span class="visually-hidden">{{ t("instruments.unitOf", { label: device.label }) }}</span>
+          <span class="visually-hidden">{{ t("instruments-unitOf", { label: device.label }) }}</span>
           <select :value="device.unit" @change="set(device, { unit: ($event.target as HTMLSelectElement).value })">
             <option v-for="unit in UNITS[device.kind]" :key="unit">{{ unit }}</option>
           </select>

@@ -10,6 +10,7 @@ import {
 } from "@/api";
 import { askTake } from "@/shared/ask";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { createPinia, setActivePinia } from "pinia";
 import { effectScope, ref } from "vue";
 import { useIntake } from "./useIntake";
 import type { Heard } from "./useInstruments";
@@ -31,6 +32,7 @@ const reading = ref<RawReading>({ zones: {} } as RawReading);
 const pass = ref<"dry" | "wet">("dry");
 
 function intake() {
+  setActivePinia(createPinia());
   pass.value = "dry";
   patch.value = "top";
   reading.value = { zones: {} } as RawReading;
@@ -97,10 +99,10 @@ describe("what instruments say", () => {
 
   it("is refused with the reason, and nothing changes", async () => {
     const { late, refusal } = intake();
-    const problem = { fields: [{ field: "measured.value", message: "must be from 10 to 2500 mm" }] };
+    const problem = { fields: [{ field: "measured.value", message: { id: "fault-missing" } }] };
     vi.mocked(askTake).mockRejectedValueOnce(new Refused(problem as unknown as ProblemDetails));
     await say();
-    expect(refusal.value?.said).toBe("must be from 10 to 2500 mm");
+    expect(refusal.value?.said).toBe("is needed");
     expect(late.value).toEqual([]);
     expect(reading.value.zones).toEqual({});
   });

@@ -13,6 +13,7 @@ import { askCount, askTake } from "@/shared/ask";
 import type { ZoneReadings } from "@/shared/patches";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import { onward, wanted, withFigure } from "./intake";
+import { useUnit } from "@/shared/unit";
 import { useInstruments, type PictureMessage, type ValueMessage } from "./useInstruments";
 
 /** A value that was taken, and what stood there before. */
@@ -42,6 +43,7 @@ export function useIntake(
   const landed = shallowRef<Landed[]>([]);
   const late = shallowRef<Late[]>([]);
   /** Why the newest value was not taken; without words it waits among the late ones. */
+  const { tell, tellFailure } = useUnit();
   const refusal = ref<{ device: string; said?: string }>();
   const now = ref<{ [patch: string]: Moisture | undefined }>({});
   let queue = Promise.resolve();
@@ -117,8 +119,9 @@ export function useIntake(
   }
 
   function refuse(device: string, error: unknown) {
-    if (error instanceof Refused) refusal.value = { device, said: error.problem.fields[0]?.message ?? error.message };
-    else refusal.value = { device };
+    const first = error instanceof Refused ? error.problem.fields[0]?.message : undefined;
+    const said = first ? tell(first) : tellFailure(error);
+    refusal.value = error instanceof Refused ? { device, said } : { device };
   }
 
   /** Takes the newest value out again and puts the hand back where it was. */

@@ -2,12 +2,11 @@
 /** A comb at true size with the mark on it: the scalp end is at nought. */
 import type { Comb, LengthUnit } from "@/api";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { COMB_MM, graduations, onTheComb } from "./comb";
 import { onComb } from "@/shared/lengths";
 
 const props = defineProps<{ unit: LengthUnit; markMm: number; comb: Comb; pixelsPerMm?: number; print?: boolean }>();
-const { t } = useI18n();
 const EDGE = 7;
 const TEETH: Record<Comb, number> = { none: 4, wide: 6, medium: 3.4, fine: 1.9 };
 
@@ -32,8 +31,8 @@ const size = computed(() =>
 const labelled = computed(() => graduations(props.unit).filter((line) => line.label));
 const words = computed(() => {
   const rest = onComb(props.unit, mark.value.rest);
-  const at = t("mark.at", { n: rest, unit: t(`unit.${props.unit}`) });
-  return mark.value.combs ? t("mark.combsAnd", { combs: mark.value.combs, at }) : at;
+  const at = t("mark-at", { n: rest, unit: t(`unit-${props.unit}`) });
+  return mark.value.combs ? t("mark-combsAnd", { combs: mark.value.combs, at }) : at;
 });
 </script>
 

@@ -8,7 +8,7 @@ import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { onKeyStroke } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useRoute, useRouter } from "vue-router";
 import DrawnComb from "./DrawnComb.vue";
 import ScreenScale from "./ScreenScale.vue";
@@ -16,13 +16,11 @@ import StateCard from "./StateCard.vue";
 import StateChart from "./StateChart.vue";
 import StrandPicture from "./StrandPicture.vue";
 import { onTheComb } from "./comb";
-import { sayReason } from "./sayReason";
 import { beside, markIn, verdict } from "./states";
 import { useScreenScale } from "./useScreenScale";
 import { useSheet } from "./useSheet";
 
-const { t } = useI18n();
-const { unit } = useUnit();
+const { unit, tell } = useUnit();
 const route = useRoute();
 const router = useRouter();
 const { visit, question, sheet } = useSheet();
@@ -72,7 +70,7 @@ const strand = useComputed(
   }),
   askStrand,
 );
-const reasons = computed(() => (shown.value?.reasons ?? []).map((reason) => sayReason(reason, unit.value, t)));
+const reasons = computed(() => (shown.value?.reasons ?? []).map((reason) => tell(reason)));
 /** Reasons that are read at a glance; the rest is a press away. */
 const FIRST = 6;
 const combs = computed(() => (mark.value ? onTheComb(unit.value, mark.value.comb_mm).combs : 0));
@@ -80,7 +78,7 @@ const combs = computed(() => (mark.value ? onTheComb(unit.value, mark.value.comb
 function line(each: SheetZone): string {
   const found = verdict(each, stateOf(each));
   if (found.kind === "cut") return onComb(unit.value, found.mark.comb_mm);
-  return t(`mark.short.${found.kind}`);
+  return t(`mark-short-${found.kind}`);
 }
 
 const missing = computed(() => {
@@ -104,8 +102,8 @@ watch(patch, () => (picture.value = "strand"));
 
 <template>
   <div class="view">
-    <h1 class="visually-hidden">{{ t("stage.mark") }}</h1>
-    <nav class="zones" :aria-label="t('mark.zones')">
+    <h1 class="visually-hidden">{{ t("stage-mark") }}</h1>
+    <nav class="zones" :aria-label="t('mark-zones')">
       <RouterLink
         v-for="each in zones"
         :key="each.patch"
@@ -115,44 +113,44 @@ watch(patch, () => (picture.value = "strand"));
         :aria-current="each.patch === patch ? 'true' : undefined"
       >
         <span>
-          <b>{{ sayPatch(each.patch, t) }}</b>
+          <b>{{ sayPatch(each.patch) }}</b>
           <small class="soft">{{
-            each.result ? t(`moistureOn.${stateOf(each).moisture}`, { comb: t(`comb.${stateOf(each).comb}`) }) : ""
+            each.result ? t(`moistureOn-${stateOf(each).moisture}`, { comb: t(`comb-${stateOf(each).comb}`) }) : ""
           }}</small>
         </span>
         <span class="figure">{{ line(each) }}</span>
       </RouterLink>
       <p class="actions">
-        <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark.print") }}</RouterLink>
-        <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark.json") }}</a>
-        <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark.csv") }}</a>
+        <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark-print") }}</RouterLink>
+        <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark-json") }}</a>
+        <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark-csv") }}</a>
       </p>
     </nav>
     <div class="main stack">
       <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
       <template v-if="here?.result">
-        <h2 class="visually-hidden">{{ sayPatch(patch, t) }}</h2>
+        <h2 class="visually-hidden">{{ sayPatch(patch) }}</h2>
         <div class="pair">
-          <StateCard v-model="first" :zone="here" :title="t('mark.cutSo', { zone: sayPatch(patch, t) })" />
-          <StateCard v-model="second" :zone="here" :title="t('mark.compare')" />
+          <StateCard v-model="first" :zone="here" :title="t('mark-cutSo', { zone: sayPatch(patch) })" />
+          <StateCard v-model="second" :zone="here" :title="t('mark-compare')" />
         </div>
         <div
           v-if="mark && mark.outcome.kind === 'cut'"
           class="comb"
           tabindex="0"
           role="region"
-          :aria-label="t('mark.drawn')"
+          :aria-label="t('mark-drawn')"
         >
-          <p v-if="combs" class="combs">{{ t("mark.combs", combs) }}</p>
+          <p v-if="combs" class="combs">{{ t("mark-combs", { count: combs }) }}</p>
           <DrawnComb :unit="unit" :mark-mm="mark.comb_mm" :comb="first.comb" :pixels-per-mm="pixelsPerMm" />
         </div>
         <p v-if="mark && mark.outcome.kind === 'cut'" class="small soft row scale">
-          {{ measured ? t("scale.measured") : t("scale.nominal") }}
-          <button type="button" class="text" @click="scaling = true">{{ t("scale.open") }}</button>
+          {{ measured ? t("scale-measured") : t("scale-nominal") }}
+          <button type="button" class="text" @click="scaling = true">{{ t("scale-open") }}</button>
         </p>
         <div class="pair lower">
           <section class="stack tight">
-            <div class="tabs" role="tablist" :aria-label="t('mark.pictures')">
+            <div class="tabs" role="tablist" :aria-label="t('mark-pictures')">
               <button
                 v-for="name in ['strand', 'states'] as const"
                 :id="`tab-${name}`"
@@ -163,7 +161,7 @@ watch(patch, () => (picture.value = "strand"));
                 aria-controls="picture"
                 @click="picture = name"
               >
-                {{ t(`mark.picture.${name}`) }}
+                {{ t(`mark-picture-${name}`) }}
               </button>
             </div>
             <div id="picture" role="tabpanel" :aria-labelledby="`tab-${picture}`">
@@ -178,12 +176,12 @@ watch(patch, () => (picture.value = "strand"));
             </div>
           </section>
           <section v-if="reasons.length">
-            <h3>{{ t("mark.why") }}</h3>
+            <h3>{{ t("mark-why") }}</h3>
             <ol class="reasons">
               <li v-for="reason in reasons.slice(0, FIRST)" :key="reason">{{ reason }}</li>
             </ol>
             <details v-if="reasons.length > FIRST">
-              <summary>{{ t("mark.whyMore") }}</summary>
+              <summary>{{ t("mark-whyMore") }}</summary>
               <ol class="reasons" :start="FIRST + 1">
                 <li v-for="reason in reasons.slice(FIRST)" :key="reason">{{ reason }}</li>
               </ol>
@@ -192,13 +190,13 @@ watch(patch, () => (picture.value = "strand"));
         </div>
       </template>
       <div v-else-if="here" class="missing stack">
-        <h2>{{ t("mark.none", { zone: sayPatch(patch, t) }) }}</h2>
-        <p v-if="missing.wrong">{{ t("mark.wrong") }}</p>
+        <h2>{{ t("mark-none", { zone: sayPatch(patch) }) }}</h2>
+        <p v-if="missing.wrong">{{ t("mark-wrong") }}</p>
         <p v-if="missing.read">
-          {{ t("mark.needsRead") }} <RouterLink :to="{ name: 'read' }">{{ t("mark.toRead") }}</RouterLink>
+          {{ t("mark-needsRead") }} <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
         </p>
         <p v-if="missing.aim">
-          {{ t("mark.needsAim") }} <RouterLink :to="{ name: 'aim' }">{{ t("mark.toAim") }}</RouterLink>
+          {{ t("mark-needsAim") }} <RouterLink :to="{ name: 'aim' }">{{ t("mark-toAim") }}</RouterLink>
         </p>
       </div>
     </div>

@@ -9,13 +9,12 @@ import { numberIn, onComb, say, signOf } from "@/shared/lengths";
 import { sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import DrawnComb from "./DrawnComb.vue";
 import { onTheComb } from "./comb";
 import { keyOf, verdict } from "./states";
 import { useSheet } from "./useSheet";
 
-const { t } = useI18n();
 const { unit } = useUnit();
 const session = useSession();
 const { visit, question, sheet } = useSheet();
@@ -34,35 +33,35 @@ const print = () => window.print();
 <template>
   <div class="paper">
     <p class="no-print row">
-      <RouterLink :to="{ name: 'mark' }">{{ t("print.back") }}</RouterLink>
-      <ElButton type="primary" @click="print">{{ t("print.print") }}</ElButton>
+      <RouterLink :to="{ name: 'mark' }">{{ t("print-back") }}</RouterLink>
+      <ElButton type="primary" @click="print">{{ t("print-print") }}</ElButton>
     </p>
     <header>
       <h1>{{ visit.client.name }}</h1>
       <p>{{ session.person?.house }} · {{ sayDay(visit.on_date) }} · {{ visit.stylist }}</p>
       <p>
-        {{ t("print.worn", { worn: t(`worn.${question.worn}`) }) }}
-        <template v-if="question.front_straight">{{ t("print.frontStraight") }}</template>
-        {{ t("print.risk", { n: Math.round(1 / question.aim.risk) }) }}
-        <template v-if="question.fringe === 'has' || question.fringe === 'wants'">{{ t("print.fringe") }}</template>
+        {{ t("print-worn", { worn: t(`worn-${question.worn}`) }) }}
+        <template v-if="question.front_straight">{{ t("print-frontStraight") }}</template>
+        {{ t("print-risk", { n: Math.round(1 / question.aim.risk) }) }}
+        <template v-if="question.fringe === 'has' || question.fringe === 'wants'">{{ t("print-fringe") }}</template>
       </p>
     </header>
     <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
-    <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print.nothing") }}</p>
+    <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print-nothing") }}</p>
     <article v-for="{ zone, answer } in rows" :key="zone.patch">
-      <h2>{{ sayPatch(zone.patch, t) }}</h2>
+      <h2>{{ sayPatch(zone.patch) }}</h2>
 
       <template v-if="answer && 'mark' in answer && answer.mark && answer.kind === 'cut'">
         <p class="mark">
-          <b>{{ onComb(unit, answer.mark.comb_mm) }} {{ signOf(unit) }}</b> {{ t(`states.${keyOf(answer.state)}`) }}
+          <b>{{ onComb(unit, answer.mark.comb_mm) }} {{ signOf(unit) }}</b> {{ t(`states-${keyOf(answer.state)}`) }}
           <template v-if="onTheComb(unit, answer.mark.comb_mm).combs">
-            ({{ t("mark.combs", onTheComb(unit, answer.mark.comb_mm).combs) }})
+            ({{ t("mark-combs", { count: onTheComb(unit, answer.mark.comb_mm).combs }) }})
           </template>
         </p>
         <p>
           {{
-            t(question.aim.zones[zone.zone]!.lands ? "print.line" : "print.lineWorn", {
-              aim: sayWish(question.aim.zones[zone.zone]!, unit, t),
+            t(question.aim.zones[zone.zone]!.lands ? "print-line" : "print-lineWorn", {
+              aim: sayWish(question.aim.zones[zone.zone]!, unit),
               target: say(unit, zone.result!.target_mm),
               low: numberIn(unit, answer.mark.lands_low_mm),
               high: say(unit, answer.mark.lands_high_mm),
@@ -72,10 +71,10 @@ const print = () => window.print();
         </p>
         <DrawnComb print :unit="unit" :mark-mm="answer.mark.comb_mm" :comb="answer.state.comb" />
       </template>
-      <p v-else class="mark">{{ t(`mark.verdict.${answer?.kind ?? "unsure"}`) }}</p>
+      <p v-else class="mark">{{ t(`mark-verdict-${answer?.kind ?? "unsure"}`) }}</p>
     </article>
     <p v-if="left.length" class="left">
-      {{ t("print.left", { zones: left.map((zone) => sayPatch(zone.patch, t)).join(", ") }) }}
+      {{ t("print-left", { zones: left.map((zone) => sayPatch(zone.patch)).join(", ") }) }}
     </p>
   </div>
 </template>

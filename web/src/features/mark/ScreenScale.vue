@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { CARD_MM, useScreenScale } from "./useScreenScale";
 
 const open = defineModel<boolean>({ required: true });
-const { t } = useI18n();
 const { pixelsPerMm, nominal } = useScreenScale();
 const percent = computed({
   get: () => Math.round((pixelsPerMm.value / nominal) * 1000) / 10,
@@ -14,17 +13,17 @@ const card = computed(() => ({ width: `${CARD_MM * pixelsPerMm.value}px`, height
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('scale.title')" width="680px" append-to="#layers">
+  <ElDialog v-model="open" :title="t('scale-title')" width="680px" append-to="#layers">
     <div class="stack">
-      <p>{{ t("scale.text") }}</p>
+      <p>{{ t("scale-text") }}</p>
       <div class="card" :style="card"></div>
       <label>
-        {{ t("scale.size", { percent }) }}
+        {{ t("scale-size", { percent }) }}
         <input v-model.number="percent" type="range" min="50" max="200" step="0.5" />
       </label>
       <div class="row">
-        <ElButton type="primary" @click="open = false">{{ t("scale.done") }}</ElButton>
-        <ElButton @click="percent = 100">{{ t("scale.reset") }}</ElButton>
+        <ElButton type="primary" @click="open = false">{{ t("scale-done") }}</ElButton>
+        <ElButton @click="percent = 100">{{ t("scale-reset") }}</ElButton>
       </div>
     </div>
   </ElDialog>

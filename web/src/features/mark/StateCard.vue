@@ -5,12 +5,11 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import { numberIn, onComb, signOf } from "@/shared/lengths";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { exists, keyOf, sameState, verdict } from "./states";
 
 const props = defineProps<{ zone: SheetZone; title: string }>();
 const state = defineModel<HeldState>({ required: true });
-const { t } = useI18n();
 const { unit, say } = useUnit();
 
 const answer = computed(() => verdict(props.zone, state.value));
@@ -30,26 +29,26 @@ const comb = computed({
 const combs = computed(() =>
   combValues.map((value) => ({
     value,
-    label: t(`combShort.${value}`),
+    label: t(`combShort-${value}`),
     disabled: !exists({ moisture: state.value.moisture, comb: value }),
   })),
 );
 </script>
 
 <template>
-  <section class="sheet card" :aria-label="`${title}: ${t(`states.${keyOf(state)}`)}`">
+  <section class="sheet card" :aria-label="`${title}: ${t(`states-${keyOf(state)}`)}`">
     <header class="row spread">
       <h3>{{ title }}</h3>
-      <span v-if="advised" class="advised">✓ {{ t("mark.advised") }}</span>
+      <span v-if="advised" class="advised">✓ {{ t("mark-advised") }}</span>
     </header>
     <div class="row switches">
       <ChoiceRow
         v-model="moisture"
         hide-label
-        :label="t('mark.moisture')"
-        :choices="moistureValues.map((value) => ({ value, label: t(`figureWord.moisture.${value}`) }))"
+        :label="t('mark-moisture')"
+        :choices="moistureValues.map((value) => ({ value, label: t(`figureWord-moisture-${value}`) }))"
       />
-      <ChoiceRow v-model="comb" hide-label :label="t('mark.comb')" :choices="combs" />
+      <ChoiceRow v-model="comb" hide-label :label="t('mark-comb')" :choices="combs" />
     </div>
     <div v-if="answer.kind === 'cut' && mark" class="answer">
       <p class="number big" data-testid="mark">
@@ -57,20 +56,20 @@ const combs = computed(() =>
       </p>
       <dl>
         <div class="lands">
-          <dt>{{ t("mark.lands") }}</dt>
+          <dt>{{ t("mark-lands") }}</dt>
           <dd>{{ numberIn(unit, mark.lands_low_mm) }} – {{ say(mark.lands_high_mm) }}</dd>
         </div>
         <div>
-          <dt>{{ t("mark.extra") }}</dt>
-          <dd>{{ t("mark.extraBoth", { held: say(mark.allowance_held_mm), worn: say(mark.allowance_mm) }) }}</dd>
+          <dt>{{ t("mark-extra") }}</dt>
+          <dd>{{ t("mark-extraBoth", { held: say(mark.allowance_held_mm), worn: say(mark.allowance_mm) }) }}</dd>
         </div>
         <div>
-          <dt>{{ t("mark.off") }}</dt>
+          <dt>{{ t("mark-off") }}</dt>
           <dd>{{ mark.outcome.kind === "cut" ? say(mark.outcome.off_mm) : "" }}</dd>
         </div>
       </dl>
     </div>
-    <p v-else class="none">{{ t(`mark.verdict.${answer.kind}`) }}</p>
+    <p v-else class="none">{{ t(`mark-verdict-${answer.kind}`) }}</p>
   </section>
 </template>
 

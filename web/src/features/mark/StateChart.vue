@@ -4,12 +4,11 @@ import type { HeldState, ZoneMark } from "@/api";
 import { onComb, signOf } from "@/shared/lengths";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { keyOf, sameState } from "./states";
 
 const props = defineProps<{ zone: ZoneMark; shown: HeldState }>();
 defineEmits<{ choose: [state: HeldState] }>();
-const { t } = useI18n();
 const { unit, say } = useUnit();
 
 const scale = computed(() => {
@@ -25,17 +24,17 @@ const scale = computed(() => {
   <table>
     <thead>
       <tr>
-        <th scope="col">{{ t("chart.state") }}</th>
-        <th scope="col" class="figure">{{ t("chart.mark", { unit: signOf(unit) }) }}</th>
-        <th scope="col" class="figure">{{ t("chart.extra") }}</th>
-        <th scope="col" class="wide">{{ t("chart.lands") }}</th>
+        <th scope="col">{{ t("chart-state") }}</th>
+        <th scope="col" class="figure">{{ t("chart-mark", { unit: signOf(unit) }) }}</th>
+        <th scope="col" class="figure">{{ t("chart-extra") }}</th>
+        <th scope="col" class="wide">{{ t("chart-lands") }}</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="each in zone.states" :key="keyOf(each.state)" :class="{ here: sameState(each.state, shown) }">
         <th scope="row">
           <button type="button" @click="$emit('choose', each.state)">
-            {{ t(`states.${keyOf(each.state)}`) }}<span v-if="sameState(each.state, zone.advised)"> ✓</span>
+            {{ t(`states-${keyOf(each.state)}`) }}<span v-if="sameState(each.state, zone.advised)"> ✓</span>
           </button>
         </th>
         <td class="figure">{{ each.mark ? onComb(unit, each.mark.comb_mm) : "–" }}</td>
@@ -52,7 +51,7 @@ const scale = computed(() => {
             ></span>
             <span class="visually-hidden">{{ say(each.mark.lands_low_mm) }} – {{ say(each.mark.lands_high_mm) }}</span>
           </span>
-          <span v-else class="soft small">{{ t("mark.verdict.unsure") }}</span>
+          <span v-else class="soft small">{{ t("mark-verdict-unsure") }}</span>
         </td>
       </tr>
     </tbody>

@@ -3,10 +3,9 @@
 import type { StrandLines } from "@/api";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{ strand: StrandLines; targetMm: number; lands: [number, number]; moisture: string }>();
-const { t } = useI18n();
 const { say } = useUnit();
 
 const lines = computed(() => {
@@ -38,7 +37,7 @@ function path(points: readonly (readonly [number, number])[], index: number): st
 </script>
 
 <template>
-  <svg class="strands" :viewBox="`-4 -16 ${width + 24} ${HEIGHT + 26}`" role="img" :aria-label="t('strand.label')">
+  <svg class="strands" :viewBox="`-4 -16 ${width + 24} ${HEIGHT + 26}`" role="img" :aria-label="t('strand-label')">
     <path class="scalp" :d="`M0 0H${width}`" />
     <rect
       class="band"
@@ -50,11 +49,11 @@ function path(points: readonly (readonly [number, number])[], index: number): st
     <path class="target" :d="`M${lane * 3 - 6} ${targetMm * scale}h96`" />
     <g v-for="(line, i) in lines" :key="line.name">
       <path :class="['hair', line.tone]" :d="path(line.points, i)" />
-      <text class="what" :x="lane * i + 66" :y="14">{{ t(`strand.${line.name}`) }}</text>
+      <text class="what" :x="lane * i + 66" :y="14">{{ t(`strand-${line.name}`) }}</text>
       <text class="mm" :class="line.tone" :x="lane * i + 66" :y="33">{{ say(line.mm) }}</text>
     </g>
     <text class="wish" :x="lane * 3 + 66" :y="Math.max(52, targetMm * scale - 5)">
-      {{ t("strand.target", { length: say(targetMm) }) }}
+      {{ t("strand-target", { length: say(targetMm) }) }}
     </text>
   </svg>
 </template>

@@ -5,14 +5,15 @@ import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay, sayMoment, today } from "@/shared/days";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 import { useRouter } from "vue-router";
 
 const props = defineProps<{ client: string }>();
-const { t } = useI18n();
 const router = useRouter();
 const cache = useQueryClient();
 const session = useSession();
+const { tell } = useUnit();
 const failure = ref<unknown>();
 const busy = ref(false);
 const file = ref<HTMLInputElement>();
@@ -71,7 +72,7 @@ const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[
 <template>
   <div class="page stack">
     <p>
-      <RouterLink :to="{ name: 'people' }">{{ t("client.back") }}</RouterLink>
+      <RouterLink :to="{ name: 'people' }">{{ t("client-back") }}</RouterLink>
     </p>
     <FailureNote v-if="error" :error="error" @again="(person.refetch(), visits.refetch())" />
     <template v-if="person.data.value">
@@ -79,40 +80,40 @@ const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[
       <p v-if="person.data.value.note" class="note">{{ person.data.value.note }}</p>
       <p class="soft small">
         <template v-if="person.data.value.contact">{{ person.data.value.contact }} · </template>
-        {{ t("client.consent", { moment: sayMoment(person.data.value.consent_at) }) }}
+        {{ t("client-consent", { moment: sayMoment(person.data.value.consent_at) }) }}
       </p>
     </template>
     <div v-if="person.data.value && session.mayEdit" class="row">
-      <ElButton type="primary" :loading="busy" @click="begin">{{ t("client.begin") }}</ElButton>
-      <ElButton :disabled="busy" @click="file?.click()">{{ t("client.import") }}</ElButton>
+      <ElButton type="primary" :loading="busy" @click="begin">{{ t("client-begin") }}</ElButton>
+      <ElButton :disabled="busy" @click="file?.click()">{{ t("client-import") }}</ElButton>
       <input
         ref="file"
         class="visually-hidden"
         type="file"
         accept="application/json,.json"
         tabindex="-1"
-        :aria-label="t('client.import')"
+        :aria-label="t('client-import')"
         @change="bringIn"
       />
     </div>
     <div v-if="failure" class="caution" role="alert">
       <div v-if="refused">
-        <p>{{ t("client.refused") }}</p>
+        <p>{{ t("client-refused") }}</p>
         <ul v-if="refused.problem.fields.length">
           <li v-for="fault in refused.problem.fields" :key="fault.field + fault.line">
-            <template v-if="fault.line">{{ t("client.line", { line: fault.line }) }}: </template>
-            <code>{{ fault.field }}</code> {{ fault.message }}
+            <template v-if="fault.line">{{ t("client-line", { line: fault.line }) }}: </template>
+            <code>{{ fault.field }}</code> {{ tell(fault.message) }}
           </li>
-          <li v-if="refused.problem.more">{{ t("client.more", { n: refused.problem.more }) }}</li>
+          <li v-if="refused.problem.more">{{ t("client-more", { n: refused.problem.more }) }}</li>
         </ul>
-        <p v-else>{{ refused.problem.detail }}</p>
-        <p>{{ refused.problem.safe }}</p>
+        <p v-else>{{ tell(refused.problem.message) }}</p>
+        <p>{{ t("error-safe") }}</p>
       </div>
-      <p v-else>{{ t("app.unreachable") }}</p>
+      <p v-else>{{ t("app-unreachable") }}</p>
     </div>
     <section v-if="visits.data.value" class="stack">
-      <h2>{{ t("client.visits") }}</h2>
-      <p v-if="visits.data.value.length === 0" class="soft">{{ t("client.noVisits") }}</p>
+      <h2>{{ t("client-visits") }}</h2>
+      <p v-if="visits.data.value.length === 0" class="soft">{{ t("client-noVisits") }}</p>
       <ol v-else class="visits">
         <li v-for="visit in visits.data.value" :key="visit.id">
           <RouterLink :to="{ name: 'visit', params: { visit: visit.id } }">
@@ -121,9 +122,9 @@ const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[
             <span class="soft">{{
               reached(visit).length
                 ? reached(visit)
-                    .map((stage) => t(`stage.${stage}`))
+                    .map((stage) => t(`stage-${stage}`))
                     .join(" · ")
-                : t("client.notBegun")
+                : t("client-notBegun")
             }}</span>
           </RouterLink>
         </li>

@@ -4,13 +4,14 @@ import CheckField from "@/shared/CheckField.vue";
 import TextField from "@/shared/TextField.vue";
 import { useQueryClient } from "@tanstack/vue-query";
 import { computed, reactive, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 import { useRouter } from "vue-router";
 
 const open = defineModel<boolean>({ required: true });
-const { t } = useI18n();
 const router = useRouter();
 const cache = useQueryClient();
+const { tell, tellFailure } = useUnit();
 const blank = () => ({ name: "", contact: "", note: "", consent: false });
 const form = reactive(blank());
 const failure = ref<unknown>();
@@ -24,12 +25,11 @@ watch(open, (now) => {
 const refused = computed(() => (failure.value instanceof Refused ? failure.value : undefined));
 const fault = (field: string) => {
   const said = refused.value?.at(field);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said: tell(said) }) : undefined;
 };
 const message = computed(() => {
   if (!failure.value) return undefined;
-  if (!refused.value) return t("app.unreachable");
-  return refused.value.problem.code === "fields" ? undefined : refused.value.problem.detail;
+  return refused.value?.problem.code === "fields" ? undefined : tellFailure(failure.value);
 });
 
 async function add() {
@@ -50,19 +50,19 @@ async function add() {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="t('people.newTitle')" append-to="#layers">
+  <ElDialog v-model="open" :title="t('people-newTitle')" append-to="#layers">
     <form class="stack" novalidate @submit.prevent="add">
-      <TextField v-model="form.name" :label="t('people.name')" autocomplete="off" :fault="fault('name')" />
-      <TextField v-model="form.contact" :label="t('people.contact')" autocomplete="off" :fault="fault('contact')" />
-      <TextField v-model="form.note" :label="t('people.note')" :rows="3" :fault="fault('note')" />
+      <TextField v-model="form.name" :label="t('people-name')" autocomplete="off" :fault="fault('name')" />
+      <TextField v-model="form.contact" :label="t('people-contact')" autocomplete="off" :fault="fault('contact')" />
+      <TextField v-model="form.note" :label="t('people-note')" :rows="3" :fault="fault('note')" />
       <div>
-        <CheckField v-model="form.consent" :label="t('people.consent')" />
-        <p v-if="fault('consent')" class="fault" role="alert">{{ t("people.consentNeeded") }}</p>
+        <CheckField v-model="form.consent" :label="t('people-consent')" />
+        <p v-if="fault('consent')" class="fault" role="alert">{{ t("people-consentNeeded") }}</p>
       </div>
       <p v-if="message" class="caution" role="alert">{{ message }}</p>
       <div class="row">
-        <ElButton type="primary" native-type="submit" :loading="busy">{{ t("people.save") }}</ElButton>
-        <ElButton @click="open = false">{{ t("app.cancel") }}</ElButton>
+        <ElButton type="primary" native-type="submit" :loading="busy">{{ t("people-save") }}</ElButton>
+        <ElButton @click="open = false">{{ t("app-cancel") }}</ElButton>
       </div>
     </form>
   </ElDialog>

@@ -5,11 +5,10 @@ import { sayDay } from "@/shared/days";
 import { keepPreviousData, useQuery } from "@tanstack/vue-query";
 import { refDebounced } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useRoute, useRouter } from "vue-router";
 import NewClient from "./NewClient.vue";
 
-const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const adding = ref(false);
@@ -32,21 +31,21 @@ const list = people.data;
 <template>
   <div class="page stack">
     <div class="row spread">
-      <h1>{{ t("people.title") }}</h1>
-      <ElButton type="primary" @click="adding = true">{{ t("people.add") }}</ElButton>
+      <h1>{{ t("people-title") }}</h1>
+      <ElButton type="primary" @click="adding = true">{{ t("people-add") }}</ElButton>
     </div>
     <div class="search">
-      <label class="visually-hidden" for="search">{{ t("people.search") }}</label>
-      <ElInput id="search" v-model="typed" type="search" size="large" clearable :placeholder="t('people.search')" />
+      <label class="visually-hidden" for="search">{{ t("people-search") }}</label>
+      <ElInput id="search" v-model="typed" type="search" size="large" clearable :placeholder="t('people-search')" />
       <p class="soft small" aria-live="polite">
-        <template v-if="list">{{ t("people.found", list.total) }}</template>
+        <template v-if="list">{{ t("people-found", { count: list.total }) }}</template>
       </p>
     </div>
     <FailureNote v-if="people.error.value" :error="people.error.value" @again="people.refetch()" />
     <p v-else-if="list && list.total === 0 && !search" class="empty">
-      {{ t("people.none") }}
+      {{ t("people-none") }}
     </p>
-    <p v-else-if="list && list.total === 0" class="empty">{{ t("people.noneFound", { search }) }}</p>
+    <p v-else-if="list && list.total === 0" class="empty">{{ t("people-noneFound", { search }) }}</p>
     <ul v-else-if="list" class="list">
       <li v-for="person in list.clients" :key="person.id">
         <RouterLink :to="{ name: 'client', params: { client: person.id } }">
@@ -54,11 +53,11 @@ const list = people.data;
           <span class="note soft">{{ person.note }}</span>
           <span class="visits">
             <template v-if="person.last_visit">{{
-              t("people.lastVisit", { day: sayDay(person.last_visit) })
+              t("people-lastVisit", { day: sayDay(person.last_visit) })
             }}</template>
-            <template v-else>{{ t("people.noVisit") }}</template>
+            <template v-else>{{ t("people-noVisit") }}</template>
           </span>
-          <span class="visits soft">{{ t("people.visits", person.visits) }}</span>
+          <span class="visits soft">{{ t("people-visits", { count: person.visits }) }}</span>
         </RouterLink>
       </li>
     </ul>

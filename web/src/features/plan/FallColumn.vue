@@ -2,7 +2,7 @@
 /** One cut's fall: from all sides, and in numbers. */
 import type { Cure, FallAnswer, Figure, Zone } from "@/api";
 import { useUnit } from "@/shared/unit";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
 import ZoneLengths from "./ZoneLengths.vue";
@@ -19,13 +19,12 @@ const props = defineProps<{
   cures?: readonly Cure[];
 }>();
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
-const { t } = useI18n();
 const { say } = useUnit();
 
 function said(name: View): string {
   const { after } = props.answer;
-  return t("plan.viewLabel", {
-    view: t(`plan.view.${name}`),
+  return t("plan-viewLabel", {
+    view: t(`plan-view-${name}`),
     width: say(after.width_mm),
     height: say(after.widest_at_mm),
     lowest: say(after.lowest_mm),
@@ -57,9 +56,9 @@ function said(name: View): string {
         :label="said(each)"
       />
       <p class="legend">
-        <span class="now">{{ t("plan.legend.now") }}</span>
-        <span class="after">{{ t("plan.legend.after") }}</span>
-        <span v-if="wishes.length > 0" class="aim">{{ t("plan.legend.aim") }}</span>
+        <span class="now">{{ t("plan-legend-now") }}</span>
+        <span class="after">{{ t("plan-legend-after") }}</span>
+        <span v-if="wishes.length > 0" class="aim">{{ t("plan-legend-aim") }}</span>
       </p>
     </div>
     <ZoneLengths :answer="answer" />

@@ -3,7 +3,7 @@
 import type { Fall, Figure, SectionShape, Zone } from "@/api";
 import { above, behind, profile } from "@/shared/headDrawing";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { aims, outline, section, strands, type View } from "@/shared/fallDrawing";
 
 const props = defineProps<{
@@ -16,7 +16,6 @@ const props = defineProps<{
   frame: { half: number; top: number; bottom: number };
   label: string;
 }>();
-const { t } = useI18n();
 const box = computed(() => {
   const { half, top, bottom } = props.frame;
   if (props.view === "top") return `${-half} ${-half} ${2 * half} ${2 * half}`;
@@ -33,7 +32,7 @@ const shown = computed(() =>
 
 <template>
   <figure>
-    <figcaption>{{ t(`plan.view.${view}`) }}</figcaption>
+    <figcaption>{{ t(`plan-view-${view}`) }}</figcaption>
     <svg :viewBox="box" role="img" :aria-label="label">
       <path class="skin" :transform="view === 'right' ? 'scale(-1 1)' : undefined" :d="head" />
       <path class="after" :d="outline(view, after)" />

@@ -2,34 +2,27 @@
 /** What a demanding eye would object to, with the moves that cause it and what would cure it. */
 import type { Cure, Finding } from "@/api";
 import { useUnit } from "@/shared/unit";
-import { computed } from "vue";
-import { useI18n } from "vue-i18n";
-import { sayCure, sayFinding } from "./sayFinding";
+import { t } from "@/shared/words";
 
 const props = defineProps<{ findings: readonly Finding[]; cures: readonly Cure[]; movable: boolean }>();
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
 const curesOf = (finding: Finding) => props.cures.filter((cure) => cure.code === finding.code);
-const { t, locale } = useI18n();
-const { say } = useUnit();
-const words = computed(() => {
-  const lists = new Intl.ListFormat(locale.value, { type: "conjunction" });
-  return { t, say, list: (parts: string[]) => lists.format(parts) };
-});
+const { tell } = useUnit();
 </script>
 
 <template>
-  <ul v-if="findings.length > 0" class="findings" :aria-label="t('plan.findings')">
+  <ul v-if="findings.length > 0" class="findings" :aria-label="t('plan-findings')">
     <li v-for="each in findings" :key="each.code" class="stack tight">
       <p>
-        <b>{{ t(`plan.finding.${each.code}`) }}.</b> {{ sayFinding(each, words).text }}
+        <b>{{ t(`plan-finding-${each.code}`) }}.</b> {{ tell(each.text) }}
       </p>
-      <p class="soft">{{ sayFinding(each, words).remedy }}</p>
+      <p class="soft">{{ tell(each.remedy) }}</p>
       <p v-if="movable" class="row">
         <ElButton v-for="cure in curesOf(each)" :key="cure.lever" type="primary" plain @click="emit('cure', cure)">
-          {{ sayCure(cure, words) }}
+          {{ tell(cure.text) }}
         </ElButton>
         <ElButton v-for="move in each.moves" :key="move" @click="emit('open', move)">
-          {{ t("plan.toMove", { number: move + 1 }) }}
+          {{ t("plan-toMove", { number: move + 1 }) }}
         </ElButton>
       </p>
     </li>

@@ -6,7 +6,7 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{
   move: Move;
@@ -18,20 +18,19 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
-const { t } = useI18n();
 const { named } = useChoices();
 const NONE = "none" as const;
 const EVERY: readonly string[] = ["1", "2", "3", "4"];
 const sections = computed(() => ("sections" in props.move.way ? props.move.way.sections : undefined));
 const textured = computed(() => props.move.technique?.kind !== undefined && props.move.technique.kind !== "blunt");
-const perhaps = computed(() => [{ value: NONE, label: t("plan.noDrop") }, ...named(props.points, "point")]);
+const perhaps = computed(() => [{ value: NONE, label: t("plan-noDrop") }, ...named(props.points, "point")]);
 const SIDES = ["ends_below", "ends_above"] as const;
 const TILTS = ["forward_deg", "left_deg"] as const;
 const later = computed(() => [
-  { value: NONE, label: t("plan.notBanked") },
+  { value: NONE, label: t("plan-notBanked") },
   ...Array.from({ length: Math.max(0, props.count - props.at - 1) }, (_, i) => {
     const number = props.at + 1 + i;
-    return { value: String(number), label: t("plan.stepNumber", { n: number + 1 }) };
+    return { value: String(number), label: t("plan-stepNumber", { n: number + 1 }) };
   }),
 ]);
 
@@ -73,7 +72,7 @@ function setBanked(until: string) {
       <template v-for="side in SIDES" :key="side">
         <ChoiceField
           :model-value="sections.drops?.[side]?.point ?? NONE"
-          :label="t(`plan.${side}`)"
+          :label="t(`plan-${side}`)"
           :choices="perhaps"
           :disabled="disabled"
           @update:model-value="setDrop(side, $event as Point | typeof NONE)"
@@ -81,7 +80,7 @@ function setBanked(until: string) {
         <LengthField
           v-if="sections.drops?.[side]"
           :model-value="sections.drops[side]?.below_mm ?? 0"
-          :label="t('plan.amount.below')"
+          :label="t('plan-amount-below')"
           :fault="faultAt(`way.sections.drops.${side}.below_mm`)"
           :disabled="disabled"
           @update:model-value="
@@ -94,7 +93,7 @@ function setBanked(until: string) {
         v-for="of in TILTS"
         :key="of"
         :model-value="sections.hold.tilt?.[of] ?? 0"
-        :label="t(`plan.tilts.${of}`)"
+        :label="t(`plan-tilts-${of}`)"
         sign="°"
         :fault="faultAt(`way.sections.hold.tilt.${of}`)"
         :disabled="disabled"
@@ -104,15 +103,15 @@ function setBanked(until: string) {
     <template v-if="textured">
       <ChoiceField
         :model-value="String(move.pattern?.every ?? 1)"
-        :label="t('plan.textures')"
-        :choices="named(EVERY, 'plan.everies')"
+        :label="t('plan-textures')"
+        :choices="named(EVERY, 'plan-everies')"
         :fault="faultAt('pattern.every')"
         :disabled="disabled"
         @update:model-value="setPattern({ every: Number($event) })"
       />
       <LengthField
         :model-value="move.pattern?.solid_first ?? 0"
-        :label="t('plan.solidFirst')"
+        :label="t('plan-solidFirst')"
         sign="×"
         :fault="faultAt('pattern.solid_first')"
         :disabled="disabled"
@@ -120,7 +119,7 @@ function setBanked(until: string) {
       />
       <CheckField
         class="wide"
-        :label="t('plan.lastSolid')"
+        :label="t('plan-lastSolid')"
         :model-value="move.pattern?.last_solid ?? false"
         :disabled="disabled"
         @update:model-value="setPattern({ last_solid: $event })"
@@ -129,7 +128,7 @@ function setBanked(until: string) {
     <ChoiceField
       class="wide"
       :model-value="String(move.banked_until ?? NONE)"
-      :label="t('plan.banked')"
+      :label="t('plan-banked')"
       :choices="later"
       :fault="faultAt('banked_until')"
       :disabled="disabled"

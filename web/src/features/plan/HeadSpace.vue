@@ -3,7 +3,7 @@
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import { useResizeObserver } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { SIDES, Space, type Shown, type Side } from "./space";
 
 const props = defineProps<{
@@ -15,23 +15,22 @@ const props = defineProps<{
 }>();
 const section = defineModel<number | undefined>("section", { required: true });
 const emit = defineEmits<{ unavailable: [] }>();
-const { t } = useI18n();
 const canvas = ref<HTMLCanvasElement>();
 const space = shallowRef<Space>();
 const side = ref<Side>("left");
 const shown = ref<Shown>("after");
-const sides = computed(() => SIDES.map((value) => ({ value, label: t(`plan.spaceViews.${value}`) })));
+const sides = computed(() => SIDES.map((value) => ({ value, label: t(`plan-spaceViews-${value}`) })));
 const states = computed(() => [
-  { value: "now" as const, label: t("plan.spaceNow") },
-  { value: "after" as const, label: t("plan.spaceAfter") },
+  { value: "now" as const, label: t("plan-spaceNow") },
+  { value: "after" as const, label: t("plan-spaceAfter") },
 ]);
 const said = computed(() => {
-  if (props.count === 0) return t("plan.spaceNone");
-  if (section.value !== undefined) return t("plan.section_n", { n: section.value + 1, all: props.count });
-  return t("plan.sectionAll", { all: props.count });
+  if (props.count === 0) return t("plan-spaceNone");
+  if (section.value !== undefined) return t("plan-section_n", { n: section.value + 1, all: props.count });
+  return t("plan-sectionAll", { all: props.count });
 });
 const label = computed(() =>
-  t("plan.spaceLabel", { view: t(`plan.spaceViews.${side.value}`), section: `${props.move}, ${said.value}` }),
+  t("plan-spaceLabel", { view: t(`plan-spaceViews-${side.value}`), section: `${props.move}, ${said.value}` }),
 );
 
 onMounted(() => {
@@ -91,19 +90,19 @@ function press(event: KeyboardEvent) {
     <canvas ref="canvas" role="img" tabindex="0" :aria-label="label" aria-describedby="space-keys" @keydown="press" />
     <figcaption class="stack tight">
       <p class="row between">
-        <ElButton :disabled="count === 0" :aria-label="t('plan.sectionBefore')" @click="step(-1)">‹</ElButton>
+        <ElButton :disabled="count === 0" :aria-label="t('plan-sectionBefore')" @click="step(-1)">‹</ElButton>
         <b aria-live="polite">{{ said }}</b>
-        <ElButton :disabled="count === 0" :aria-label="t('plan.sectionNext')" @click="step(1)">›</ElButton>
+        <ElButton :disabled="count === 0" :aria-label="t('plan-sectionNext')" @click="step(1)">›</ElButton>
       </p>
       <div class="row">
-        <ChoiceRow v-model="side" :label="t('plan.spaceSide')" hide-label :choices="sides" />
-        <ChoiceRow v-model="shown" :label="t('plan.spaceState')" hide-label :choices="states" />
+        <ChoiceRow v-model="side" :label="t('plan-spaceSide')" hide-label :choices="sides" />
+        <ChoiceRow v-model="shown" :label="t('plan-spaceState')" hide-label :choices="states" />
       </div>
       <p class="legend small">
-        <span class="hand">{{ t("plan.legend.section") }}</span>
-        <span class="guide">{{ t("plan.legend.guide") }}</span>
+        <span class="hand">{{ t("plan-legend-section") }}</span>
+        <span class="guide">{{ t("plan-legend-guide") }}</span>
       </p>
-      <p id="space-keys" class="soft small">{{ t("plan.spaceKeys") }}</p>
+      <p id="space-keys" class="soft small">{{ t("plan-spaceKeys") }}</p>
     </figcaption>
   </figure>
 </template>

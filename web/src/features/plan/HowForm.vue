@@ -16,7 +16,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import RegionForm from "./RegionForm.vue";
 import { useChoices } from "@/shared/useChoices";
 import {
@@ -49,7 +49,6 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
-const { t } = useI18n();
 
 const { named, landmarks } = useChoices();
 const NONE = "none" as const;
@@ -94,7 +93,7 @@ const likeMove = computed(() => {
   return typeof length === "object" && "like_move" in length ? length.like_move : undefined;
 });
 const earlier = computed(() =>
-  Array.from({ length: props.at }, (_, i) => ({ value: String(i), label: t("plan.stepNumber", { n: i + 1 }) })),
+  Array.from({ length: props.at }, (_, i) => ({ value: String(i), label: t("plan-stepNumber", { n: i + 1 }) })),
 );
 /** The first move has none before it to be like. */
 const lengths = computed(() => LENGTHS.filter((name) => name !== "like_move" || props.at > 0));
@@ -103,8 +102,8 @@ const face = computed(() => named(FACE, "point"));
 const PAIRED: readonly Point[] = ["cheekbone", "ear_lobe", "jaw_corner"];
 const FACE: readonly Point[] = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "jaw_corner", "chin"];
 const perhapsPoint = computed(() => [
-  { value: NONE, label: t("plan.between") },
-  ...props.points.map((value) => ({ value, label: t(`point.${value}`) })),
+  { value: NONE, label: t("plan-between") },
+  ...props.points.map((value) => ({ value, label: t(`point-${value}`) })),
 ]);
 
 function setLayout(part: Partial<Layout>) {
@@ -152,7 +151,7 @@ const places = computed(() =>
     <RegionForm
       class="wide"
       :model-value="move.region"
-      :label="t('plan.region')"
+      :label="t('plan-region')"
       :fault-at="(field) => faultAt(`region.${field}`)"
       :disabled="disabled"
       @update:model-value="emit('change', (m) => (m.region = $event))"
@@ -160,7 +159,7 @@ const places = computed(() =>
     <template v-for="{ which, place } in places" :key="which">
       <ChoiceField
         :model-value="place?.point ?? NONE"
-        :label="t(`plan.line_${which}`)"
+        :label="t(`plan-line_${which}`)"
         :choices="perhapsPoint"
         :disabled="disabled"
         @update:model-value="setPlace(which, $event)"
@@ -168,7 +167,7 @@ const places = computed(() =>
       <LengthField
         v-if="place"
         :model-value="place.below_mm ?? 0"
-        :label="t('plan.amount.below')"
+        :label="t('plan-amount-below')"
         :fault="faultAt(`way.perimeter.${which}.below_mm`)"
         :disabled="disabled"
         @update:model-value="setBelow(which, place, $event)"
@@ -178,7 +177,7 @@ const places = computed(() =>
     <CheckField
       v-if="line"
       class="wide"
-      :label="t('plan.lineWorn')"
+      :label="t('plan-lineWorn')"
       :model-value="line.worn ?? false"
       :disabled="disabled"
       @update:model-value="
@@ -190,7 +189,7 @@ const places = computed(() =>
     <LengthField
       v-if="line && !line.worn"
       :model-value="line.tilt_deg ?? 0"
-      :label="t('plan.tilt')"
+      :label="t('plan-tilt')"
       sign="°"
       :fault="faultAt('way.perimeter.tilt_deg')"
       :disabled="disabled"
@@ -204,14 +203,14 @@ const places = computed(() =>
     <template v-if="layout">
       <ChoiceField
         :model-value="tagOf(layout.along) as AlongName"
-        :label="t('plan.along')"
-        :choices="named(ALONG, 'plan.alongs')"
+        :label="t('plan-along')"
+        :choices="named(ALONG, 'plan-alongs')"
         :disabled="disabled"
         @update:model-value="setLayout({ along: alongOf($event) })"
       />
       <ChoiceField
         :model-value="layout.from"
-        :label="t('plan.from')"
+        :label="t('plan-from')"
         :choices="landmarks"
         :disabled="disabled"
         @update:model-value="setLayout({ from: $event })"
@@ -219,7 +218,7 @@ const places = computed(() =>
       <LengthField
         v-if="diagonal"
         :model-value="diagonal.lower_in_front_deg"
-        :label="t('plan.slope')"
+        :label="t('plan-slope')"
         sign="°"
         :fault="faultAt(`${layoutField}.along.diagonal.lower_in_front_deg`)"
         :disabled="disabled"
@@ -228,15 +227,15 @@ const places = computed(() =>
       <ChoiceField
         v-if="pivot"
         :model-value="pivot.round"
-        :label="t('plan.round')"
+        :label="t('plan-round')"
         :choices="landmarks"
         :disabled="disabled"
         @update:model-value="setLayout({ along: { pivot: { round: $event } } })"
       />
       <ChoiceField
         :model-value="String(layout.every ?? 1)"
-        :label="t('plan.every')"
-        :choices="named(EVERY, 'plan.everies')"
+        :label="t('plan-every')"
+        :choices="named(EVERY, 'plan-everies')"
         :fault="faultAt(`${layoutField}.every`)"
         :disabled="disabled"
         @update:model-value="setLayout({ every: Number($event), skip: 0 })"
@@ -244,8 +243,8 @@ const places = computed(() =>
       <ChoiceField
         v-if="(layout.every ?? 1) > 1"
         :model-value="String(layout.skip ?? 0)"
-        :label="t('plan.skip')"
-        :choices="named(EVERY.slice(0, layout.every), 'plan.skips').map(skipped)"
+        :label="t('plan-skip')"
+        :choices="named(EVERY.slice(0, layout.every), 'plan-skips').map(skipped)"
         :disabled="disabled"
         @update:model-value="setLayout({ skip: Number($event) })"
       />
@@ -253,8 +252,8 @@ const places = computed(() =>
     <template v-if="sections">
       <ChoiceField
         :model-value="tagOf(over) as OverName"
-        :label="t('plan.over')"
-        :choices="named(OVER, 'plan.overs')"
+        :label="t('plan-over')"
+        :choices="named(OVER, 'plan-overs')"
         :fault="faultAt('way.sections.hold.over') ?? faultAt('way.sections.hold.over.plane')"
         :disabled="disabled"
         @update:model-value="setOver"
@@ -262,15 +261,15 @@ const places = computed(() =>
       <ChoiceField
         v-if="toward"
         :model-value="toward"
-        :label="t('plan.overTo')"
-        :choices="named(directionValues, 'plan.directions')"
+        :label="t('plan-overTo')"
+        :choices="named(directionValues, 'plan-directions')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.hold.over = { toward: $event as Direction }))"
       />
       <LengthField
         v-if="over !== 'own_base'"
         :model-value="100 * (sections.hold.share ?? 1)"
-        :label="t('plan.overShare')"
+        :label="t('plan-overShare')"
         sign="%"
         :fault="faultAt('way.sections.hold.share')"
         :disabled="disabled"
@@ -279,7 +278,7 @@ const places = computed(() =>
       <ChoiceField
         v-if="target"
         :model-value="target"
-        :label="t('plan.overTo')"
+        :label="t('plan-overTo')"
         :choices="landmarks"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.hold.over = { landmark: $event }))"
@@ -289,7 +288,7 @@ const places = computed(() =>
           v-for="(landmark, corner) in plane"
           :key="corner"
           :model-value="landmark"
-          :label="t('plan.planePoint', { n: corner + 1 })"
+          :label="t('plan-planePoint', { n: corner + 1 })"
           :choices="landmarks"
           :disabled="disabled"
           @update:model-value="setSections((each) => (each.hold.over = planeWith(plane!, corner, $event)))"
@@ -297,22 +296,22 @@ const places = computed(() =>
       </template>
       <ChoiceField
         :model-value="tagOf(sections.guide ?? 'free') as GuideName"
-        :label="t('plan.guide')"
-        :choices="named(GUIDES, 'plan.guides')"
+        :label="t('plan-guide')"
+        :choices="named(GUIDES, 'plan-guides')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.guide = guideOf($event)))"
       />
       <ChoiceField
         :model-value="tagOf(sections.length) as LengthName"
-        :label="t('plan.lengthKind')"
-        :choices="named(lengths, 'plan.lengths')"
+        :label="t('plan-lengthKind')"
+        :choices="named(lengths, 'plan-lengths')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.length = lengthOf($event, each.length)))"
       />
       <ChoiceField
         v-if="likeMove !== undefined"
         :model-value="String(likeMove)"
-        :label="t('plan.likeMove')"
+        :label="t('plan-likeMove')"
         :choices="earlier"
         :fault="faultAt('way.sections.length.like_move')"
         :disabled="disabled"
@@ -321,21 +320,21 @@ const places = computed(() =>
       <ChoiceField
         v-if="endsAt"
         :model-value="endsAt.point"
-        :label="t('plan.endsAt')"
+        :label="t('plan-endsAt')"
         :choices="named(points, 'point')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.length = { ends_at: { ...endsAt!, point: $event as Point } }))"
       />
       <ChoiceField
         :model-value="fingers.shape"
-        :label="t('plan.fingers')"
-        :choices="named(fingerShapeValues, 'plan.fingerShapes')"
+        :label="t('plan-fingers')"
+        :choices="named(fingerShapeValues, 'plan-fingerShapes')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.fingers = { ...fingers, shape: $event }))"
       />
       <LengthField
         :model-value="fingers.slant_deg"
-        :label="t('plan.slant')"
+        :label="t('plan-slant')"
         sign="°"
         :fault="faultAt('way.sections.fingers.slant_deg')"
         :disabled="disabled"
@@ -343,7 +342,7 @@ const places = computed(() =>
       />
       <LengthField
         :model-value="fingers.bow_mm"
-        :label="t('plan.bow')"
+        :label="t('plan-bow')"
         :fault="faultAt('way.sections.fingers.bow_mm')"
         :disabled="disabled"
         @update:model-value="
@@ -353,7 +352,7 @@ const places = computed(() =>
       <ChoiceField
         v-if="fingers.slant_deg !== 0"
         :model-value="fingers.longer_toward ?? undefined"
-        :label="t('plan.longerToward')"
+        :label="t('plan-longerToward')"
         :choices="landmarks"
         :fault="faultAt('way.sections.fingers.longer_toward')"
         :disabled="disabled"
@@ -363,8 +362,8 @@ const places = computed(() =>
     <template v-if="gathered">
       <ChoiceField
         :model-value="gathered.toward ?? NONE"
-        :label="t('plan.gatheredToward')"
-        :choices="[{ value: NONE, label: t('plan.toAPoint') }, ...named(directionValues, 'plan.directions')]"
+        :label="t('plan-gatheredToward')"
+        :choices="[{ value: NONE, label: t('plan-toAPoint') }, ...named(directionValues, 'plan-directions')]"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
@@ -379,7 +378,7 @@ const places = computed(() =>
       <ChoiceField
         v-if="gathered.to"
         :model-value="gathered.to"
-        :label="t('plan.gatheredTo')"
+        :label="t('plan-gatheredTo')"
         :choices="face"
         :fault="faultAt('way.gathered.to')"
         :disabled="disabled"
@@ -392,8 +391,8 @@ const places = computed(() =>
       <ChoiceField
         v-if="gathered.to && PAIRED.includes(gathered.to)"
         :model-value="gathered.side ?? 'left'"
-        :label="t('plan.gatheredSide')"
-        :choices="named(['left', 'right'] as const, 'plan.halves')"
+        :label="t('plan-gatheredSide')"
+        :choices="named(['left', 'right'] as const, 'plan-halves')"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {

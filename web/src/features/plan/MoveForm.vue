@@ -5,7 +5,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import FinerForm from "./FinerForm.vue";
 import HowForm from "./HowForm.vue";
 import PauseForm from "./PauseForm.vue";
@@ -23,7 +23,6 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
-const { t } = useI18n();
 const { named } = useChoices();
 const numbers = computed(() => amounts(props.move, props.report));
 const technique = computed(() => props.move.technique?.kind ?? "blunt");
@@ -55,7 +54,7 @@ function setState(part: Partial<HeldState>) {
       v-if="line"
       class="wide"
       :model-value="line"
-      :label="t('plan.line')"
+      :label="t('plan-line')"
       :choices="named(points, 'point')"
       :disabled="disabled"
       @update:model-value="emit('change', (move) => setPoint(move, $event))"
@@ -63,7 +62,7 @@ function setState(part: Partial<HeldState>) {
     <LengthField
       v-for="amount in numbers"
       :key="amount.name"
-      :label="t(`plan.amount.${amount.name}`)"
+      :label="t(`plan-amount-${amount.name}`)"
       :model-value="rounded(amount)"
       :sign="SIGNS[amount.unit]"
       :fault="faultAt(amount.field)"
@@ -72,27 +71,27 @@ function setState(part: Partial<HeldState>) {
     />
     <ChoiceField
       :model-value="technique"
-      :label="t('plan.technique')"
-      :choices="named(techniquesOf(move), 'plan.techniques')"
+      :label="t('plan-technique')"
+      :choices="named(techniquesOf(move), 'plan-techniques')"
       :disabled="disabled"
       @update:model-value="emit('change', (move) => setTechnique(move, $event))"
     />
     <ChoiceField
       :model-value="move.state?.moisture"
-      :label="t('plan.moisture')"
-      :choices="named(moistureValues, 'figureWord.moisture')"
+      :label="t('plan-moisture')"
+      :choices="named(moistureValues, 'figureWord-moisture')"
       :disabled="disabled"
       @update:model-value="setState({ moisture: $event })"
     />
     <ChoiceField
       :model-value="move.state?.comb"
-      :label="t('plan.comb')"
+      :label="t('plan-comb')"
       :choices="named(combValues, 'comb')"
       :disabled="disabled"
       @update:model-value="setState({ comb: $event })"
     />
     <details class="wide">
-      <summary>{{ t("plan.how") }}</summary>
+      <summary>{{ t("plan-how") }}</summary>
       <HowForm
         :move="move"
         :at="at"
@@ -103,7 +102,7 @@ function setState(part: Partial<HeldState>) {
       />
     </details>
     <details class="wide">
-      <summary>{{ t("plan.finer") }}</summary>
+      <summary>{{ t("plan-finer") }}</summary>
       <FinerForm
         :move="move"
         :at="at"
@@ -116,7 +115,7 @@ function setState(part: Partial<HeldState>) {
     </details>
     <CheckField
       class="wide"
-      :label="t('plan.mirrored')"
+      :label="t('plan-mirrored')"
       :model-value="move.mirrored ?? false"
       :disabled="disabled"
       @update:model-value="emit('change', (m) => (m.mirrored = $event))"

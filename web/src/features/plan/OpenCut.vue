@@ -2,12 +2,13 @@
 /** A cut out of a file. */
 import type { Cut, FallRequest } from "@/api";
 import { ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 import { NoCut, cutOf } from "./cutFile";
 
 const props = defineProps<{ question: FallRequest | undefined; disabled: boolean }>();
 const emit = defineEmits<{ open: [cut: Cut] }>();
-const { t } = useI18n();
+const { tell, tellFailure } = useUnit();
 const picker = ref<HTMLInputElement>();
 const failed = ref<string>();
 
@@ -20,14 +21,16 @@ async function pick(event: Event) {
   try {
     emit("open", await cutOf(await file.text(), props.question));
   } catch (error) {
-    const why = error instanceof NoCut ? error.message : t("app.unreachable");
-    failed.value = why ? t("plan.openRefused", { name: file.name, why }) : t("plan.openFault", { name: file.name });
+    const fault = error instanceof NoCut ? error.fault : undefined;
+    const why = fault ? t("error-field", { field: fault.field, fault: tell(fault.message) }) : tellFailure(error);
+    const known = fault ?? !(error instanceof NoCut);
+    failed.value = known ? t("plan-openRefused", { name: file.name, why }) : t("plan-openFault", { name: file.name });
   }
 }
 </script>
 
 <template>
-  <ElButton :disabled="disabled" @click="picker?.click()">{{ t("plan.open") }}</ElButton>
-  <input ref="picker" type="file" accept="application/json,.json" hidden :aria-label="t('plan.open')" @change="pick" />
+  <ElButton :disabled="disabled" @click="picker?.click()">{{ t("plan-open") }}</ElButton>
+  <input ref="picker" type="file" accept="application/json,.json" hidden :aria-label="t('plan-open')" @change="pick" />
   <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
 </template>

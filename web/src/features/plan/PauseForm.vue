@@ -5,12 +5,11 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import TextField from "@/shared/TextField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { PAUSES, pauseOf, tagOf, type PauseName } from "./ways";
 
 const model = defineModel<Pause>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 const { named } = useChoices();
 const kind = computed(() => tagOf(model.value) as PauseName);
 const product = computed(() => ("product" in model.value ? model.value.product : undefined));
@@ -29,31 +28,31 @@ function setNote(text: string) {
   <div class="pause">
     <ChoiceField
       :model-value="kind"
-      :label="t('plan.pause')"
-      :choices="named(PAUSES, 'plan.pauses')"
+      :label="t('plan-pause')"
+      :choices="named(PAUSES, 'plan-pauses')"
       :disabled="disabled"
       @update:model-value="model = pauseOf($event, note)"
     />
     <ChoiceField
       v-if="product"
       :model-value="product.gives"
-      :label="t('plan.gives')"
-      :choices="named(productGivesValues, 'plan.givesWhat')"
+      :label="t('plan-gives')"
+      :choices="named(productGivesValues, 'plan-givesWhat')"
       :disabled="disabled"
       @update:model-value="model = { product: { note, gives: $event } }"
     />
     <ChoiceField
       v-if="dry"
       :model-value="dry.by"
-      :label="t('plan.dryBy')"
-      :choices="named(dryingMethodValues, 'plan.drying')"
+      :label="t('plan-dryBy')"
+      :choices="named(dryingMethodValues, 'plan-drying')"
       :disabled="disabled"
       @update:model-value="model = { dry: { note, by: $event } }"
     />
     <div class="wide">
       <TextField
         :model-value="note"
-        :label="t('plan.pauseNote')"
+        :label="t('plan-pauseNote')"
         :rows="2"
         :fault="faultAt(`way.pause.${kind}.note`)"
         :disabled="disabled"

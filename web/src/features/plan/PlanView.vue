@@ -10,7 +10,7 @@ import { useUnit } from "@/shared/unit";
 import { isRead, patchesOf } from "@/shared/patches";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
 import MoveForm from "./MoveForm.vue";
@@ -18,6 +18,7 @@ import OpenCut from "./OpenCut.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
+import StepWords from "./StepWords.vue";
 import { useBeside } from "./useBeside";
 import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./ways";
 
@@ -28,8 +29,7 @@ const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
 const FOLLOW_MS = 60;
 const SPACE_REST_MS = 400;
 
-const { t } = useI18n();
-const { unit } = useUnit();
+const { unit, tell } = useUnit();
 const visit = useVisit();
 const document = useStage("plan");
 useUndoKeys(document);
@@ -59,6 +59,7 @@ const question = computed<FallRequest | undefined>(() =>
     : undefined,
 );
 const fall = useComputed("fall", question, askFall, FOLLOW_MS, true);
+const steps = computed(() => fall.data.value?.steps ?? []);
 const figure = useComputed(
   "figure",
   computed(() => ({ reading: { measures: reading.value.measures ?? {} } })),
@@ -100,7 +101,7 @@ function start(cut: Cut) {
 }
 
 function add(name: MoveKindName) {
-  const cut = plan.value.cut.name ? plan.value.cut : { ...plan.value.cut, name: t("plan.ownName") };
+  const cut = plan.value.cut.name ? plan.value.cut : { ...plan.value.cut, name: t("plan-ownName") };
   put(added(cut, newMove(name)));
   open.value = plan.value.cut.moves.length - 1;
 }
@@ -114,7 +115,7 @@ function move(at: number, by: -1 | 1) {
 const SHOWN = 5;
 const fault = (field: string) => {
   const said = document.faultAt(field);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said }) : undefined;
 };
 const all = computed(() => fall.data.value?.moves[open.value]?.sections ?? []);
 const sections = computed(() => {
@@ -131,48 +132,48 @@ const view = computed(() => {
 function does(at: number): string {
   const report = fall.data.value?.moves[at];
   if (!report || moves.value[at]?.off) return "";
-  if (wayOf(moves.value[at]!) === "pause") return t("plan.nothingCut");
-  if (report.cut_share === 0) return t("plan.doesNothing");
-  return t("plan.does", { share: `${Math.round(100 * report.share)} %`, grams: `${report.taken_g.toFixed(0)} g` });
+  if (wayOf(moves.value[at]!) === "pause") return t("plan-nothingCut");
+  if (report.cut_share === 0) return t("plan-doesNothing");
+  return t("plan-does", { share: `${Math.round(100 * report.share)} %`, grams: `${report.taken_g.toFixed(0)} g` });
 }
 </script>
 
 <template>
   <div class="view">
-    <h1 class="visually-hidden">{{ t("stage.plan") }}</h1>
+    <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
     <section class="stack">
       <div class="stack tight">
         <div class="beside">
           <div>
-            <label for="begin">{{ t("plan.start") }}</label>
+            <label for="begin">{{ t("plan-start") }}</label>
             <select id="begin" :disabled="locked" @change="begin">
-              <option value="">{{ t("plan.choose") }}</option>
+              <option value="">{{ t("plan-choose") }}</option>
               <option v-for="each in house" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
             </select>
           </div>
           <OpenCut :question="question" :disabled="locked" @open="start" />
         </div>
         <div v-if="fall.data.value" class="beside">
-          <ChoiceField v-model="beside.chosen.value" :label="t('plan.compareWith')" :choices="beside.choices.value" />
-          <ElButton v-if="moves.length > 0" @click="beside.keep(plan.cut)">{{ t("plan.keep") }}</ElButton>
+          <ChoiceField v-model="beside.chosen.value" :label="t('plan-compareWith')" :choices="beside.choices.value" />
+          <ElButton v-if="moves.length > 0" @click="beside.keep(plan.cut)">{{ t("plan-keep") }}</ElButton>
         </div>
         <p v-if="plan.cut.name" class="small">
           <b>{{ plan.cut.name }}</b>. <span class="soft">{{ plan.cut.purpose }}</span>
         </p>
-        <p v-else class="soft small">{{ t("plan.empty") }}</p>
+        <p v-else class="soft small">{{ t("plan-empty") }}</p>
       </div>
-      <h2>{{ t("plan.moves") }}</h2>
+      <h2>{{ t("plan-moves") }}</h2>
       <ol class="moves">
         <li v-for="(each, i) in moves" :key="i" :class="{ here: i === open, off: each.off }">
           <button type="button" class="title" :aria-expanded="i === open" @click="open = i">
-            <b>{{ i + 1 }}. {{ fall.data.value?.words[i]?.title ?? each.name }}</b>
+            <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : each.name }}</b>
             <small>{{ does(i) }}</small>
           </button>
           <template v-if="i === open">
-            <p class="words">{{ fall.data.value?.words[i]?.text }}</p>
+            <StepWords v-if="steps[i]" :step="steps[i]" />
             <p v-for="note in fall.data.value?.moves[i]?.notes ?? []" :key="note" class="caution small">
-              {{ t(`plan.notes.${note}`) }}
+              {{ t(`plan-notes-${note}`) }}
             </p>
             <MoveForm
               :at="i"
@@ -186,34 +187,34 @@ function does(at: number): string {
             />
             <div class="row acts">
               <ElButton :disabled="locked" @click="change(i, (m) => (m.off = !m.off))">
-                {{ each.off ? t("plan.on") : t("plan.off") }}
+                {{ each.off ? t("plan-on") : t("plan-off") }}
               </ElButton>
-              <ElButton :disabled="locked || i === 0" @click="move(i, -1)">{{ t("plan.up") }}</ElButton>
-              <ElButton :disabled="locked || i === moves.length - 1" @click="move(i, 1)">{{ t("plan.down") }}</ElButton>
-              <ElButton :disabled="locked" @click="put(doubled(plan.cut, i))">{{ t("plan.copy") }}</ElButton>
-              <ElButton :disabled="locked" @click="put(without(plan.cut, i))">{{ t("plan.remove") }}</ElButton>
+              <ElButton :disabled="locked || i === 0" @click="move(i, -1)">{{ t("plan-up") }}</ElButton>
+              <ElButton :disabled="locked || i === moves.length - 1" @click="move(i, 1)">{{ t("plan-down") }}</ElButton>
+              <ElButton :disabled="locked" @click="put(doubled(plan.cut, i))">{{ t("plan-copy") }}</ElButton>
+              <ElButton :disabled="locked" @click="put(without(plan.cut, i))">{{ t("plan-remove") }}</ElButton>
             </div>
           </template>
         </li>
       </ol>
-      <div class="row acts" role="group" :aria-label="t('plan.add')">
-        <span class="soft">{{ t("plan.add") }}</span>
+      <div class="row acts" role="group" :aria-label="t('plan-add')">
+        <span class="soft">{{ t("plan-add") }}</span>
         <ElButton v-for="name in MOVE_KINDS" :key="name" :disabled="locked" @click="add(name)">
-          {{ t(`plan.addKind.${name}`) }}
+          {{ t(`plan-addKind-${name}`) }}
         </ElButton>
       </div>
       <p class="soft small">
-        <RouterLink :to="{ name: 'read' }">{{ t("plan.headInRead") }}</RouterLink>
+        <RouterLink :to="{ name: 'read' }">{{ t("plan-headInRead") }}</RouterLink>
       </p>
     </section>
     <section class="stack">
-      <p v-if="!known" class="caution">{{ t("plan.notRead") }}</p>
+      <p v-if="!known" class="caution">{{ t("plan-notRead") }}</p>
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
       <template v-if="fall.data.value && figure.data.value && view">
         <FallColumn
           v-if="beside.cut.value"
           movable
-          :name="plan.cut.name || t('plan.thisPlan')"
+          :name="plan.cut.name || t('plan-thisPlan')"
           :answer="fall.data.value"
           :figure="figure.data.value"
           :wishes="wishes"
@@ -223,9 +224,9 @@ function does(at: number): string {
           @cure="put($event.cut)"
         />
         <template v-else>
-          <h2 class="visually-hidden">{{ t("plan.space") }}</h2>
+          <h2 class="visually-hidden">{{ t("plan-space") }}</h2>
           <template v-if="flat">
-            <p class="soft">{{ t("plan.spaceMissing") }}</p>
+            <p class="soft">{{ t("plan-spaceMissing") }}</p>
             <FallFigure
               view="left"
               :figure="figure.data.value"
@@ -234,23 +235,23 @@ function does(at: number): string {
               :sections="sections"
               :wishes="wishes"
               :frame="view"
-              :label="t('plan.view.left')"
+              :label="t('plan-view-left')"
             />
           </template>
           <HeadSpace
             v-else
             v-model:section="section"
             :glb="scene.data.value"
-            :move="fall.data.value.words[open]?.title ?? ''"
+            :move="steps[open] ? tell(steps[open]!.title) : ''"
             :count="all.length"
             @unavailable="flat = true"
           />
           <FailureNote v-if="scene.error.value" :error="scene.error.value" @again="scene.refetch()" />
         </template>
         <SaveFiles v-if="question" :question="question" />
-        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan.onward") }}</RouterLink>
+        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan-onward") }}</RouterLink>
       </template>
-      <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan.slow") }}</p>
+      <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
     </section>
     <section class="stack">
       <template v-if="fall.data.value && figure.data.value && view">
@@ -268,7 +269,7 @@ function does(at: number): string {
         <FallColumn
           v-else
           movable
-          :name="t('plan.falls')"
+          :name="t('plan-falls')"
           :answer="fall.data.value"
           :figure="figure.data.value"
           :wishes="wishes"
@@ -343,11 +344,6 @@ section + section {
 .title small {
   color: var(--ink-soft);
   text-align: right;
-}
-
-.words {
-  font-size: 0.95rem;
-  line-height: 1.45;
 }
 
 .beside {

@@ -5,7 +5,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
 import { landmarkOf } from "./ways";
 import { useChoices } from "@/shared/useChoices";
@@ -18,13 +18,12 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ "update:modelValue": [region: Region] }>();
-const { t } = useI18n();
 
 const kind = computed(() => kindOf(props.modelValue));
 const { named, landmarks } = useChoices();
-const kinds = computed(() => named(REGION_KINDS, "plan.regions"));
+const kinds = computed(() => named(REGION_KINDS, "plan-regions"));
 const NONE = "none" as const;
-const perhaps = computed(() => [{ value: NONE, label: t("plan.noThird") }, ...landmarks.value]);
+const perhaps = computed(() => [{ value: NONE, label: t("plan-noThird") }, ...landmarks.value]);
 const zones = computed(() => named(zoneValues, "zone"));
 const parts = computed(() => partsOf(props.modelValue));
 const side = computed(() =>
@@ -103,20 +102,20 @@ function setZigzag(mm: number | undefined) {
     <ChoiceField
       v-if="zone"
       :model-value="zone"
-      :label="t('plan.zone')"
+      :label="t('plan-zone')"
       :choices="zones"
       @update:model-value="emit('update:modelValue', { zone: $event as Zone })"
     />
     <LengthField
       v-if="edge"
       :model-value="edge.within_mm"
-      :label="t('plan.within')"
+      :label="t('plan-within')"
       :fault="faultAt('edge.within_mm')"
       @update:model-value="$event !== undefined && emit('update:modelValue', { edge: { within_mm: $event } })"
     />
     <CheckField
       v-if="side"
-      :label="t('plan.ownParting')"
+      :label="t('plan-ownParting')"
       :model-value="side.parting.own ?? false"
       :disabled="disabled"
       @update:model-value="setOwn"
@@ -126,7 +125,7 @@ function setZigzag(mm: number | undefined) {
         v-for="at in side.parting.own ? [] : [0, 1]"
         :key="at"
         :model-value="through[at]"
-        :label="t(at === 0 ? 'plan.partingFrom' : 'plan.partingOver')"
+        :label="t(at === 0 ? 'plan-partingFrom' : 'plan-partingOver')"
         :choices="landmarks"
         :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
         @update:model-value="setThrough(at, $event as Landmark)"
@@ -134,33 +133,33 @@ function setZigzag(mm: number | undefined) {
       <ChoiceField
         v-if="!side.parting.own"
         :model-value="through[2] ?? NONE"
-        :label="t('plan.partingTo')"
+        :label="t('plan-partingTo')"
         :choices="perhaps"
         @update:model-value="setThrough(2, $event as Landmark | typeof NONE)"
       />
       <ChoiceField
         :model-value="side.with"
-        :label="t('plan.sideWith')"
+        :label="t('plan-sideWith')"
         :choices="landmarks"
         :fault="faultAt('side_of.with')"
         @update:model-value="emit('update:modelValue', { side_of: { parting: side.parting, with: $event } })"
       />
       <LengthField
         :model-value="side.parting.zigzag_mm ?? undefined"
-        :label="t('plan.zigzag')"
+        :label="t('plan-zigzag')"
         :fault="faultAt('side_of.parting.zigzag_mm')"
         @update:model-value="setZigzag"
       />
     </div>
     <details v-if="side && !side.parting.own">
-      <summary>{{ t("plan.offset") }}</summary>
+      <summary>{{ t("plan-offset") }}</summary>
       <div class="pair">
         <template v-for="(landmark, at) in through" :key="at">
           <LengthField
             v-for="of in OFFSETS"
             :key="of"
             :model-value="offsetOf(at)[of] ?? 0"
-            :label="t(`plan.offsets.${of}`, { landmark: t(`landmark.${landmark}`) })"
+            :label="t(`plan-offsets-${of}`, { landmark: t(`landmark-${landmark}`) })"
             :fault="faultAt(`side_of.parting.through.${at}.${of}`)"
             @update:model-value="setOffset(at, of, $event)"
           />
@@ -171,18 +170,18 @@ function setZigzag(mm: number | undefined) {
       <li v-for="(part, i) in parts" :key="i">
         <RegionForm
           :model-value="part"
-          :label="t(kind === 'not' ? 'plan.partNot' : 'plan.part_n', { n: i + 1 })"
+          :label="t(kind === 'not' ? 'plan-partNot' : 'plan-part_n', { n: i + 1 })"
           :fault-at="(field) => faultAt(kind === 'not' ? `not.${field}` : `${kind}.${i}.${field}`)"
           :disabled="disabled"
           @update:model-value="setPart(i, $event)"
         />
         <ElButton v-if="kind !== 'not' && parts.length > 1" size="small" :disabled="disabled" @click="dropPart(i)">
-          {{ t("plan.dropPart", { n: i + 1 }) }}
+          {{ t("plan-dropPart", { n: i + 1 }) }}
         </ElButton>
       </li>
     </ul>
     <ElButton v-if="kind === 'all' || kind === 'any'" size="small" :disabled="disabled" @click="addPart">
-      {{ t("plan.addPart") }}
+      {{ t("plan-addPart") }}
     </ElButton>
   </fieldset>
 </template>

@@ -4,13 +4,12 @@ import type { FallRequest } from "@/api";
 import { askOutlines, askScene } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import { ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { saveAs } from "file-saver";
 import { pictureOf } from "./downloads";
 
 const props = defineProps<{ question: FallRequest }>();
-const { t } = useI18n();
-const FILES = { json: "plan.save", svg: "plan.saveSvg", png: "plan.savePng", glb: "plan.saveGlb" } as const;
+const FILES = { json: "plan-save", svg: "plan-saveSvg", png: "plan-savePng", glb: "plan-saveGlb" } as const;
 type FileKind = keyof typeof FILES;
 const KINDS = Object.keys(FILES) as FileKind[];
 const failed = ref<unknown>();
@@ -38,8 +37,8 @@ async function keep(kind: FileKind) {
 </script>
 
 <template>
-  <div class="row files" role="group" :aria-label="t('plan.saveAs')">
-    <span class="soft">{{ t("plan.saveAs") }}</span>
+  <div class="row files" role="group" :aria-label="t('plan-saveAs')">
+    <span class="soft">{{ t("plan-saveAs") }}</span>
     <ElButton v-for="kind in KINDS" :key="kind" @click="keep(kind)">{{ t(FILES[kind]) }}</ElButton>
   </div>
   <FailureNote v-if="failed" :error="failed" @again="failed = undefined" />

@@ -3,10 +3,9 @@
 import { type Fall, type FallAnswer, zoneValues } from "@/api";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{ answer: FallAnswer }>();
-const { t } = useI18n();
 const { say } = useUnit();
 const of = (fall: Fall, zone: string) => fall.zones.find((each) => each.zone === zone);
 
@@ -15,8 +14,8 @@ const grams = (zone: string) =>
 
 /** A height in words: people look for it from the ear. */
 function place(mm: number): string {
-  if (Math.abs(mm) < 5) return t("plan.atEar");
-  return mm > 0 ? t("plan.above", { length: say(mm) }) : t("plan.below", { length: say(-mm) });
+  if (Math.abs(mm) < 5) return t("plan-atEar");
+  return mm > 0 ? t("plan-above", { length: say(mm) }) : t("plan-below", { length: say(-mm) });
 }
 
 const WIDTH = 300;
@@ -41,38 +40,38 @@ const lines = computed(() => {
   <div class="stack tight">
     <p class="mass figure-line">
       {{
-        t("plan.mass", {
+        t("plan-mass", {
           grams: `${(answer.before.mass_g - answer.after.mass_g).toFixed(0)} g`,
           all: `${answer.before.mass_g.toFixed(0)} g`,
         })
       }}
     </p>
     <p>
-      {{ t("plan.widest", { width: say(answer.after.width_mm), place: place(answer.after.widest_at_mm) }) }}
+      {{ t("plan-widest", { width: say(answer.after.width_mm), place: place(answer.after.widest_at_mm) }) }}
       <span class="soft">
-        ({{ t("plan.widestWas", { width: say(answer.before.width_mm), place: place(answer.before.widest_at_mm) }) }})
+        ({{ t("plan-widestWas", { width: say(answer.before.width_mm), place: place(answer.before.widest_at_mm) }) }})
       </span>
     </p>
-    <p>{{ t("plan.strong", { place: place(answer.after.strong_to_mm) }) }}.</p>
-    <p>{{ t("plan.seeThrough", { place: place(answer.after.see_through_below_mm) }) }}.</p>
+    <p>{{ t("plan-strong", { place: place(answer.after.strong_to_mm) }) }}.</p>
+    <p>{{ t("plan-seeThrough", { place: place(answer.after.see_through_below_mm) }) }}.</p>
     <table>
       <caption class="visually-hidden">
         {{
-          t("plan.numbers")
+          t("plan-numbers")
         }}
       </caption>
       <thead>
         <tr>
-          <th scope="col">{{ t("plan.zone") }}</th>
-          <th scope="col" class="figure">{{ t("plan.now") }}</th>
-          <th scope="col" class="figure">{{ t("plan.after") }}</th>
-          <th scope="col" class="figure">{{ t("plan.shortest") }}</th>
-          <th scope="col" class="figure">{{ t("plan.zoneOff") }}</th>
+          <th scope="col">{{ t("plan-zone") }}</th>
+          <th scope="col" class="figure">{{ t("plan-now") }}</th>
+          <th scope="col" class="figure">{{ t("plan-after") }}</th>
+          <th scope="col" class="figure">{{ t("plan-shortest") }}</th>
+          <th scope="col" class="figure">{{ t("plan-zoneOff") }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="zone in zoneValues" :key="zone">
-          <th scope="row">{{ t(`zone.${zone}`) }}</th>
+          <th scope="row">{{ t(`zone-${zone}`) }}</th>
           <td class="figure">{{ say(of(answer.before, zone)?.worn_mm ?? 0) }}</td>
           <td class="figure after">{{ say(of(answer.after, zone)?.worn_mm ?? 0) }}</td>
           <td class="figure">{{ say(of(answer.after, zone)?.shortest_worn_mm ?? 0) }}</td>
@@ -80,8 +79,8 @@ const lines = computed(() => {
         </tr>
       </tbody>
     </table>
-    <h3>{{ t("plan.fullness") }}</h3>
-    <svg :viewBox="`-2 -2 ${WIDTH + 4} ${HEIGHT + 4}`" role="img" :aria-label="t('plan.fullness')">
+    <h3>{{ t("plan-fullness") }}</h3>
+    <svg :viewBox="`-2 -2 ${WIDTH + 4} ${HEIGHT + 4}`" role="img" :aria-label="t('plan-fullness')">
       <path class="was" :d="lines[0]" />
       <path class="is" :d="lines[1]" />
     </svg>

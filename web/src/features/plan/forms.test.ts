@@ -1,6 +1,5 @@
 // @vitest-environment happy-dom
 import type { Move, Region } from "@/api";
-import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
@@ -10,7 +9,7 @@ import PauseForm from "./PauseForm.vue";
 import RegionForm from "./RegionForm.vue";
 import { newMove } from "./ways";
 
-const global = { plugins: [i18n, createPinia()] };
+const global = { plugins: [createPinia()] };
 const faultless = () => undefined;
 
 function region(modelValue: Region, faultAt: (field: string) => string | undefined = faultless) {

@@ -3,7 +3,7 @@ import type { Cut, FallRequest } from "@/api";
 import { askFall } from "@/shared/ask";
 import { useComputed } from "@/shared/useComputed";
 import { computed, ref, type ComputedRef } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const NOTHING = "nothing";
 const KEPT = "kept";
@@ -14,7 +14,6 @@ export function useBeside(
   house: ComputedRef<readonly { key: string; cut: Cut }[]>,
   followMs: number,
 ) {
-  const { t } = useI18n();
   const chosen = ref<string>(NOTHING);
   const kept = ref<Cut>();
   const cut = computed(() =>
@@ -22,11 +21,11 @@ export function useBeside(
   );
   const name = computed(() => {
     const own = cut.value?.name ?? "";
-    return chosen.value === KEPT ? t("plan.keptName", { name: own }) : own;
+    return chosen.value === KEPT ? t("plan-keptName", { name: own }) : own;
   });
   const choices = computed(() => [
-    { value: NOTHING, label: t("plan.compareNone") },
-    ...(kept.value ? [{ value: KEPT, label: t("plan.compareKept") }] : []),
+    { value: NOTHING, label: t("plan-compareNone") },
+    ...(kept.value ? [{ value: KEPT, label: t("plan-compareKept") }] : []),
     ...house.value.map((each) => ({ value: each.key, label: each.cut.name })),
   ]);
   const asked = computed<FallRequest | undefined>(() => {

@@ -5,12 +5,11 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const COMBS = combValues.filter((comb) => comb !== "none");
 const model = defineModel<CombReading[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 const { named } = useChoices();
 const strands = computed(() => model.value ?? []);
 
@@ -26,22 +25,22 @@ function add() {
 <template>
   <details class="combs">
     <summary>
-      <b>{{ t("read.combReadings") }}</b>
-      <span class="soft">{{ t("read.combReadingsTold", strands.length) }}</span>
+      <b>{{ t("read-combReadings") }}</b>
+      <span class="soft">{{ t("read-combReadingsTold", { count: strands.length }) }}</span>
     </summary>
-    <p class="soft small">{{ t("read.combReadingsHint") }}</p>
+    <p class="soft small">{{ t("read-combReadingsHint") }}</p>
     <ol>
       <li v-for="(strand, i) in strands" :key="i">
         <ChoiceField
           :model-value="strand.patch"
-          :label="t('plan.zone')"
+          :label="t('plan-zone')"
           :choices="named(zoneValues, 'zone')"
           :disabled="disabled"
           @update:model-value="set(i, { patch: $event })"
         />
         <ChoiceField
           :model-value="strand.state.comb"
-          :label="t('plan.comb')"
+          :label="t('plan-comb')"
           :choices="named(COMBS, 'comb')"
           :fault="faultAt(`combs.${i}.state.comb`)"
           :disabled="disabled"
@@ -49,28 +48,28 @@ function add() {
         />
         <ChoiceField
           :model-value="strand.state.moisture"
-          :label="t('plan.moisture')"
-          :choices="named(moistureValues, 'figureWord.moisture')"
+          :label="t('plan-moisture')"
+          :choices="named(moistureValues, 'figureWord-moisture')"
           :disabled="disabled"
           @update:model-value="set(i, { state: { ...strand.state, moisture: $event } })"
         />
         <LengthField
           :model-value="strand.stretched_mm"
-          :label="t('read.combStretched')"
+          :label="t('read-combStretched')"
           :fault="faultAt(`combs.${i}.stretched_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { stretched_mm: $event })"
         />
         <LengthField
           :model-value="strand.held_mm"
-          :label="t('read.combHeld')"
+          :label="t('read-combHeld')"
           :fault="faultAt(`combs.${i}.held_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { held_mm: $event })"
         />
         <ElButton
           :disabled="disabled"
-          :aria-label="t('read.combReadingDrop', { n: i + 1 })"
+          :aria-label="t('read-combReadingDrop', { n: i + 1 })"
           @click="model = strands.filter((_, k) => k !== i)"
         >
           ×
@@ -78,7 +77,7 @@ function add() {
       </li>
     </ol>
     <ElButton :disabled="disabled || strands.length >= contract.most.combs" @click="add">{{
-      t("read.combReadingAdd")
+      t("read-combReadingAdd")
     }}</ElButton>
   </details>
 </template>

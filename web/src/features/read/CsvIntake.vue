@@ -15,22 +15,23 @@ import { isFigure, ruleOf } from "@/shared/figures";
 import { isPatch, sayPatch } from "@/shared/patches";
 import { useChoices } from "@/shared/useChoices";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 
 /** Refusals that are shown; a table with more has another fault than those. */
 const SHOWN = 8;
 
 defineProps<{ disabled: boolean }>();
 const emit = defineEmits<{ take: [zones: { [zone: string]: RawZoneReading }] }>();
-const { t } = useI18n();
 const { named } = useChoices();
 const fields = computed(() =>
-  csvFieldValues.map((value) => ({ value, label: t(isFigure(value) ? `fields.${value}` : `csv.field.${value}`) })),
+  csvFieldValues.map((value) => ({ value, label: t(isFigure(value) ? `fields-${value}` : `csv-field-${value}`) })),
 );
-const units = computed(() => named(csvUnitValues, "csv.unit"));
+const units = computed(() => named(csvUnitValues, "csv-unit"));
 const text = ref("");
 const found = ref<CsvReading>();
 const failed = ref<string>();
+const { tell, tellFailure } = useUnit();
 const picker = ref<HTMLInputElement>();
 /** Zones of which the table says something. */
 const zones = computed(() =>
@@ -44,8 +45,8 @@ async function ask(columns?: CsvReading["columns"]) {
     found.value = await askCsv({ text: text.value, columns: columns ?? null });
   } catch (error) {
     found.value = undefined;
-    const said = error instanceof Refused ? (error.at("text") ?? error.at("columns")) : undefined;
-    failed.value = t("csv.refused", { said: said ?? (error instanceof Error ? error.message : String(error)) });
+    const fault = error instanceof Refused ? (error.at("text") ?? error.at("columns")) : undefined;
+    failed.value = t("csv-refused", { said: fault ? tell(fault) : tellFailure(error) });
   }
 }
 async function pick(event: Event) {
@@ -68,24 +69,24 @@ function take() {
 <template>
   <details class="csv">
     <summary>
-      <b>{{ t("csv.title") }}</b> <span class="soft">{{ t("csv.hint") }}</span>
+      <b>{{ t("csv-title") }}</b> <span class="soft">{{ t("csv-hint") }}</span>
     </summary>
-    <ElButton :disabled="disabled" @click="picker?.click()">{{ t("csv.choose") }}</ElButton>
-    <input ref="picker" type="file" accept=".csv,text/csv" hidden :aria-label="t('csv.choose')" @change="pick" />
+    <ElButton :disabled="disabled" @click="picker?.click()">{{ t("csv-choose") }}</ElButton>
+    <input ref="picker" type="file" accept=".csv,text/csv" hidden :aria-label="t('csv-choose')" @change="pick" />
     <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
     <template v-if="found">
       <ul class="columns">
         <li v-for="(column, i) in found.columns" :key="i">
           <ChoiceField
             :model-value="column.field"
-            :label="column.heading || t('csv.unnamed', { n: i + 1 })"
+            :label="column.heading || t('csv-unnamed', { n: i + 1 })"
             :choices="fields"
             @update:model-value="set(i, { field: $event })"
           />
           <ChoiceField
             v-if="isLength(column.field)"
             :model-value="column.unit"
-            :label="t('csv.in')"
+            :label="t('csv-in')"
             :choices="units"
             @update:model-value="set(i, { unit: $event })"
           />
@@ -93,18 +94,20 @@ function take() {
       </ul>
       <p aria-live="polite">
         {{
-          t("csv.will", {
-            zones: zones.map(([name]) => (isPatch(name) ? sayPatch(name, t) : name)).join(", ") || t("csv.nothing"),
+          t("csv-will", {
+            zones: zones.map(([name]) => (isPatch(name) ? sayPatch(name) : name)).join(", ") || t("csv-nothing"),
           })
         }}
       </p>
       <ul v-if="found.refused.length > 0" class="refused">
         <li v-for="(each, i) in found.refused.slice(0, SHOWN)" :key="i">
-          {{ t("csv.not", { line: each.line, heading: each.heading ?? "", found: each.found, said: each.said }) }}
+          {{
+            t("csv-not", { line: each.line, heading: each.heading ?? "", found: each.found, said: tell(each.message) })
+          }}
         </li>
-        <li v-if="found.refused.length > SHOWN">{{ t("csv.more", { n: found.refused.length - SHOWN }) }}</li>
+        <li v-if="found.refused.length > SHOWN">{{ t("csv-more", { n: found.refused.length - SHOWN }) }}</li>
       </ul>
-      <ElButton :disabled="disabled || zones.length === 0" @click="take">{{ t("csv.take") }}</ElButton>
+      <ElButton :disabled="disabled || zones.length === 0" @click="take">{{ t("csv-take") }}</ElButton>
     </template>
   </details>
 </template>

@@ -4,12 +4,11 @@ import type { CurlWord } from "@/api";
 import { askCurls } from "@/shared/ask";
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { strandBox, strandPath } from "./strandPicture";
 
 const word = defineModel<CurlWord | null>();
 defineProps<{ disabled: boolean }>();
-const { t } = useI18n();
 const asked = useQuery({ queryKey: ["curls"], queryFn: askCurls, staleTime: Infinity });
 /** All strands hang from one line, so that what they lose of one length is seen. */
 const strands = computed(() =>
@@ -21,7 +20,7 @@ const name = `curl-${Math.random().toString(36).slice(2)}`;
 <template>
   <fieldset :disabled="disabled">
     <legend>
-      {{ t("read.curlByEye") }} <span class="soft small">{{ t("read.curlHint") }}</span>
+      {{ t("read-curlByEye") }} <span class="soft small">{{ t("read-curlHint") }}</span>
     </legend>
     <div class="scale">
       <label v-for="each in strands" :key="each.word" :class="{ here: word === each.word }">
@@ -33,10 +32,10 @@ const name = `curl-${Math.random().toString(36).slice(2)}`;
         >
           <path :d="each.path" />
         </svg>
-        <span>{{ t(`figureWord.curl.${each.word}`) }}</span>
+        <span>{{ t(`figureWord-curl-${each.word}`) }}</span>
       </label>
     </div>
-    <ElButton v-if="word" size="small" :disabled="disabled" @click="word = null">{{ t("read.curlNone") }}</ElButton>
+    <ElButton v-if="word" size="small" :disabled="disabled" @click="word = null">{{ t("read-curlNone") }}</ElButton>
   </fieldset>
 </template>
 

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 /** Density by comparing: made-up scalps with a known number of hairs, to be held beside a parting. */
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 /** Hairs on a square centimetre of each picture: even steps to the eye. */
 const SCALE = [80, 120, 180, 250, 350] as const;
 const density = defineModel<number | null>();
 defineProps<{ disabled: boolean }>();
-const { t } = useI18n();
 </script>
 
 <template>
   <details>
-    <summary>{{ t("read.compareDensity") }}</summary>
-    <p class="soft small">{{ t("read.compareHint") }}</p>
+    <summary>{{ t("read-compareDensity") }}</summary>
+    <p class="soft small">{{ t("read-compareHint") }}</p>
     <div class="scale">
       <button
         v-for="hairs in SCALE"

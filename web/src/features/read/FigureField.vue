@@ -6,14 +6,13 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { ruleOf, signOf } from "@/shared/figures";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{ figure: ZoneFigure; fault?: string; disabled: boolean }>();
 const model = defineModel<number | string | null>();
-const { t } = useI18n();
 const rule = computed(() => ruleOf(props.figure));
 const words = computed(() =>
-  rule.value.words.map((value) => ({ value, label: t(`figureWord.${props.figure}.${value}`) })),
+  rule.value.words.map((value) => ({ value, label: t(`figureWord-${props.figure}-${value}`) })),
 );
 const number = computed({
   get: () => (typeof model.value === "number" ? model.value : undefined),
@@ -31,15 +30,15 @@ const IN_A_ROW = 4;
   <ChoiceRow
     v-if="rule.kind === 'word' && words.length <= IN_A_ROW"
     v-model="word"
-    :label="t(`fields.${figure}`)"
+    :label="t(`fields-${figure}`)"
     :choices="words"
     :disabled="disabled"
   />
   <ChoiceField
     v-else-if="rule.kind === 'word'"
     v-model="word"
-    :label="t(`fields.${figure}`)"
-    :choices="[{ value: '', label: t('field.notSaid') }, ...words]"
+    :label="t(`fields-${figure}`)"
+    :choices="[{ value: '', label: t('field-notSaid') }, ...words]"
     :fault="fault"
     :disabled="disabled"
   />
@@ -47,7 +46,7 @@ const IN_A_ROW = 4;
     v-else
     v-model="number"
     :sign="signOf(figure)"
-    :label="t(`fields.${figure}`)"
+    :label="t(`fields-${figure}`)"
     :fault="fault"
     :disabled="disabled"
   />

@@ -4,7 +4,7 @@ import { type GatheredHair, type Girth, contract } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { bundle } from "./bundle";
 
 /** Distance at which the next girth is proposed, mm. */
@@ -15,7 +15,6 @@ const props = defineProps<{
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
-const { t } = useI18n();
 const { say } = useUnit();
 const girths = computed(() => model.value ?? []);
 
@@ -37,22 +36,22 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
 <template>
   <details class="girths">
     <summary>
-      <b>{{ t("read.girths") }}</b> <span class="soft">{{ t("read.girthsTaken", girths.length) }}</span>
+      <b>{{ t("read-girths") }}</b> <span class="soft">{{ t("read-girthsTaken", { count: girths.length }) }}</span>
     </summary>
-    <p class="soft small">{{ t("read.girthsHint") }}</p>
+    <p class="soft small">{{ t("read-girthsHint") }}</p>
     <div class="ladder">
       <ol>
         <li v-for="(girth, i) in girths" :key="i">
           <LengthField
             :model-value="girth.from_tie_mm"
-            :label="t('read.fromTie')"
+            :label="t('read-fromTie')"
             :fault="faultAt(`girths.${i}.from_tie_mm`)"
             :disabled="disabled"
             @update:model-value="$event !== undefined && set(i, { from_tie_mm: $event })"
           />
           <LengthField
             :model-value="girth.girth_mm"
-            :label="t('read.girth')"
+            :label="t('read-girth')"
             :fault="faultAt(`girths.${i}.girth_mm`)"
             :disabled="disabled"
             @update:model-value="$event !== undefined && set(i, { girth_mm: $event })"
@@ -60,7 +59,7 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
           <b class="number share">{{ share(i) }}</b>
           <ElButton
             :disabled="disabled"
-            :aria-label="t('read.girthDrop', { n: i + 1 })"
+            :aria-label="t('read-girthDrop', { n: i + 1 })"
             @click="model = girths.filter((_, k) => k !== i)"
           >
             ×
@@ -71,14 +70,14 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
         v-if="drawn && gathered"
         :viewBox="drawn.box"
         role="img"
-        :aria-label="t('read.strongTo', { length: say(gathered.strong_mm) })"
+        :aria-label="t('read-strongTo', { length: say(gathered.strong_mm) })"
       >
         <path class="hair" :d="drawn.outline" />
         <path v-if="gathered.strong_sd_mm" class="strong" :d="drawn.strong" />
       </svg>
     </div>
     <ElButton :disabled="disabled || girths.length >= contract.most.girths" @click="add">{{
-      t("read.girthAdd")
+      t("read-girthAdd")
     }}</ElButton>
   </details>
 </template>

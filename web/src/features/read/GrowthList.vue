@@ -4,15 +4,14 @@ import { contract, type Growth } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useChoices } from "@/shared/useChoices";
 
 const model = defineModel<Growth[]>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 type WayName = "clockwise" | "anticlockwise" | "toward";
 const { named, landmarks } = useChoices();
-const ways = computed(() => named(contract.choices.growths as WayName[], "read.growthWays"));
+const ways = computed(() => named(contract.choices.growths as WayName[], "read-growthWays"));
 const wayOf = (growth: Growth): WayName => (typeof growth.way === "object" ? "toward" : growth.way);
 const toward = (growth: Growth) => (typeof growth.way === "object" ? growth.way.toward : undefined);
 
@@ -29,46 +28,46 @@ function add() {
 
 <template>
   <fieldset class="growths" :disabled="disabled">
-    <legend>{{ t("read.growth") }}</legend>
+    <legend>{{ t("read-growth") }}</legend>
     <div v-for="(growth, i) in model" :key="i" class="growth">
       <ChoiceField
         :model-value="growth.at"
-        :label="t('read.growthAt')"
+        :label="t('read-growthAt')"
         :choices="landmarks"
         @update:model-value="set(i, { at: $event })"
       />
       <ChoiceField
         :model-value="wayOf(growth)"
-        :label="t('read.growthWay')"
+        :label="t('read-growthWay')"
         :choices="ways"
         @update:model-value="setWay(i, $event)"
       />
       <ChoiceField
         v-if="toward(growth)"
         :model-value="toward(growth)"
-        :label="t('read.growthToward')"
+        :label="t('read-growthToward')"
         :choices="landmarks"
         :fault="faultAt(`growth.${i}.way.toward`)"
         @update:model-value="set(i, { way: { toward: $event } })"
       />
       <LengthField
         :model-value="growth.reach_mm ?? contract.growth.reach_mm"
-        :label="t('read.growthReach')"
+        :label="t('read-growthReach')"
         :fault="faultAt(`growth.${i}.reach_mm`)"
         @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
       />
       <LengthField
         :model-value="Math.round(100 * (growth.strength ?? contract.growth.strength!))"
-        :label="t('read.growthStrength')"
+        :label="t('read-growthStrength')"
         sign="%"
         :fault="faultAt(`growth.${i}.strength`)"
         @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
       />
       <ElButton class="wide" :disabled="disabled" @click="model = model.filter((_, k) => k !== i)">
-        {{ t("read.growthDrop", { n: i + 1 }) }}
+        {{ t("read-growthDrop", { n: i + 1 }) }}
       </ElButton>
     </div>
-    <ElButton :disabled="disabled" @click="add">{{ t("read.growthAdd") }}</ElButton>
+    <ElButton :disabled="disabled" @click="add">{{ t("read-growthAdd") }}</ElButton>
   </fieldset>
 </template>
 

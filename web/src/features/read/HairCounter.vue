@@ -6,13 +6,14 @@ import FailureNote from "@/shared/FailureNote.vue";
 import FieldFault from "@/shared/FieldFault.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 
 const density = defineModel<number | null>();
 defineProps<{ fault: string | undefined; disabled: boolean }>();
 const emit = defineEmits<{ width: [um: number] }>();
-const { t } = useI18n();
 
+const { tell } = useUnit();
 const counting = ref(false);
 const counted = ref<HairCount>();
 const refused = ref<string>();
@@ -30,7 +31,8 @@ async function count(event: Event) {
     counted.value = await askCount(picture);
     density.value = Math.round(counted.value.hairs_per_cm2);
   } catch (error) {
-    refused.value = error instanceof Refused ? error.at("picture") : undefined;
+    const fault = error instanceof Refused ? error.at("picture") : undefined;
+    refused.value = fault && tell(fault);
     if (!refused.value) failure.value = error as Error;
   } finally {
     counting.value = false;
@@ -43,21 +45,21 @@ async function count(event: Event) {
     <LengthField
       v-model="density"
       sign="1/cm²"
-      :label="t('fields.hairs_per_cm2')"
+      :label="t('fields-hairs_per_cm2')"
       :fault="fault"
       :disabled="disabled"
     />
     <div class="stack tight">
       <ElButton :disabled="disabled || counting" :loading="counting" @click="picker?.click()">
-        {{ t("read.countPicture") }}
+        {{ t("read-countPicture") }}
       </ElButton>
-      <label :for="id" class="visually-hidden">{{ t("read.countPicture") }}</label>
+      <label :for="id" class="visually-hidden">{{ t("read-countPicture") }}</label>
       <input :id="id" ref="picker" type="file" accept="image/png" hidden :disabled="disabled" @change="count" />
       <div aria-live="polite">
         <template v-if="counted">
           <p class="small">
             {{
-              t("read.counted", {
+              t("read-counted", {
                 hairs: Math.round(counted.hairs_per_cm2),
                 sd: Math.round(counted.sd_per_cm2),
                 um: Math.round(counted.width_um),
@@ -65,12 +67,12 @@ async function count(event: Event) {
             }}
           </p>
           <ElButton :disabled="disabled" @click="emit('width', Math.round(counted.width_um))">
-            {{ t("read.takeWidth") }}
+            {{ t("read-takeWidth") }}
           </ElButton>
         </template>
-        <p v-else-if="!refused" class="soft small">{{ t("read.countHint") }}</p>
+        <p v-else-if="!refused" class="soft small">{{ t("read-countHint") }}</p>
       </div>
-      <FieldFault v-if="refused" :id="`${id}-fault`" :said="t('read.pictureFault', { said: refused })" />
+      <FieldFault v-if="refused" :id="`${id}-fault`" :said="t('read-pictureFault', { said: refused })" />
       <FailureNote v-if="failure" :error="failure" @again="picker?.click()" />
     </div>
   </div>

@@ -14,7 +14,7 @@ import { frame, outline, strands, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { apart, lineTicks } from "./agreement";
 
 const line = defineModel<LinePoint[]>();
@@ -26,7 +26,6 @@ const props = defineProps<{
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
-const { t } = useI18n();
 const { say } = useUnit();
 
 const VIEWS: readonly View[] = ["front", "left", "back"];
@@ -58,8 +57,8 @@ function choose(place: LineAt, event: Event) {
 function words(agreement: Agreement | undefined): { text: string; far: boolean } | undefined {
   const off = agreement && apart(agreement);
   if (off === undefined) return undefined;
-  if (Math.abs(off) < 5) return { text: t("read.lineAgrees"), far: false };
-  return { text: t(off < 0 ? "read.lineLower" : "read.lineHigher", { length: say(Math.abs(off)) }), far: true };
+  if (Math.abs(off) < 5) return { text: t("read-lineAgrees"), far: false };
+  return { text: t(off < 0 ? "read-lineLower" : "read-lineHigher", { length: say(Math.abs(off)) }), far: true };
 }
 /** The line as it was measured, by where. */
 const measuredAt = computed(() =>
@@ -78,9 +77,9 @@ const girthsOff = computed(() => {
 
 <template>
   <section class="now">
-    <h2>{{ t("read.now") }}</h2>
+    <h2>{{ t("read-now") }}</h2>
     <div v-if="now && shown" class="views">
-      <svg v-for="view in VIEWS" :key="view" :viewBox="box" role="img" :aria-label="t(`plan.view.${view}`)">
+      <svg v-for="view in VIEWS" :key="view" :viewBox="box" role="img" :aria-label="t(`plan-view-${view}`)">
         <path class="skin" :d="skin(view)" />
         <path class="strand" :d="strands(view, now.fall)" />
         <path class="outline" :d="outline(view, now.fall)" />
@@ -89,37 +88,37 @@ const girthsOff = computed(() => {
     </div>
     <p v-if="now" class="small">
       {{
-        t("read.nowIs", {
+        t("read-nowIs", {
           grams: Math.round(now.fall.mass_g),
           width: say(now.fall.width_mm),
           light: say(Math.max(0, now.fall.see_through_below_mm - now.fall.lowest_mm)),
         })
       }}
       <template v-if="girthsOff !== undefined">
-        {{ t("read.girthsOff", { percent: Math.round(100 * girthsOff) }) }}
+        {{ t("read-girthsOff", { percent: Math.round(100 * girthsOff) }) }}
       </template>
     </p>
-    <p v-else class="soft small" aria-live="polite">{{ t(asked ? "read.nowSlow" : "read.nowLacks") }}</p>
+    <p v-else class="soft small" aria-live="polite">{{ t(asked ? "read-nowSlow" : "read-nowLacks") }}</p>
     <details>
       <summary>
-        <b>{{ t("read.line") }}</b>
-        <span class="soft">{{ t("read.lineTaken", { n: points.length, all: lineAtValues.length }) }}</span>
+        <b>{{ t("read-line") }}</b>
+        <span class="soft">{{ t("read-lineTaken", { n: points.length, all: lineAtValues.length }) }}</span>
       </summary>
-      <p class="soft small">{{ t("read.lineHint") }}</p>
+      <p class="soft small">{{ t("read-lineHint") }}</p>
       <ul>
         <li v-for="place in lineAtValues" :key="place">
           <label>
-            <span>{{ t(`read.lineAt.${place}`) }}</span>
+            <span>{{ t(`read-lineAt-${place}`) }}</span>
             <select :value="given(place)?.lies.point ?? ''" :disabled="disabled" @change="choose(place, $event)">
-              <option value="">{{ t("read.lineOpen") }}</option>
+              <option value="">{{ t("read-lineOpen") }}</option>
               <option v-for="each in figure.points" :key="each.point" :value="each.point">
-                {{ t(`point.${each.point}`) }}
+                {{ t(`point-${each.point}`) }}
               </option>
             </select>
           </label>
           <LengthField
             :model-value="given(place)?.lies.below_mm"
-            :label="t('fields.below_mm')"
+            :label="t('fields-below_mm')"
             :fault="fault(place, 'lies.below_mm')"
             :disabled="disabled || !given(place)"
             @update:model-value="given(place) && put(place, { ...given(place)!.lies, below_mm: $event ?? 0 })"

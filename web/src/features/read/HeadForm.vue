@@ -4,12 +4,11 @@ import type { Growth, RawReading } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import GrowthList from "./GrowthList.vue";
 
 const reading = defineModel<RawReading>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 
 /** A number that is chosen by name; whatever else stands there shows as the nearest. */
 function byName<N extends string>(names: { [name in N]: number }, get: () => number, set: (value: number) => void) {
@@ -55,42 +54,42 @@ const growth = computed<Growth[]>({
   set: (all) => (reading.value = { ...reading.value, growth: all }),
 });
 const choices = <N extends string>(names: { [name in N]: number }, key: string) =>
-  (Object.keys(names) as N[]).map((value) => ({ value, label: t(`read.${key}.${value}`) }));
+  (Object.keys(names) as N[]).map((value) => ({ value, label: t(`read-${key}-${value}`) }));
 </script>
 
 <template>
   <details class="head">
     <summary>
-      <b>{{ t("read.head") }}</b> <span class="soft">{{ t("read.headHint") }}</span>
+      <b>{{ t("read-head") }}</b> <span class="soft">{{ t("read-headHint") }}</span>
     </summary>
     <div class="stack">
       <div class="pair">
         <ChoiceRow
           v-model="occiput"
-          :label="t('read.occiput')"
+          :label="t('read-occiput')"
           :choices="choices(OCCIPUT, 'felt')"
           :disabled="disabled"
         />
         <ChoiceRow
           v-model="crown"
-          :label="t('read.crownFelt')"
+          :label="t('read-crownFelt')"
           :choices="choices(CROWN, 'crownAt')"
           :disabled="disabled"
         />
-        <ChoiceRow v-model="part" :label="t('read.part')" :choices="choices(PARTS, 'partAt')" :disabled="disabled" />
+        <ChoiceRow v-model="part" :label="t('read-part')" :choices="choices(PARTS, 'partAt')" :disabled="disabled" />
       </div>
       <div class="pair">
         <LengthField
           v-model="density"
-          :label="t('read.density')"
+          :label="t('read-density')"
           sign="1/cm²"
           :fault="faultAt('hairs_per_cm2')"
           :disabled="disabled"
         />
         <LengthField
           v-model="taper"
-          :label="t('read.taper')"
-          :hint="t('read.taperHint')"
+          :label="t('read-taper')"
+          :hint="t('read-taperHint')"
           sign="%"
           :fault="faultAt('taper')"
           :disabled="disabled"

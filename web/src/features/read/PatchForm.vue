@@ -5,7 +5,7 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import { halved, halvingOf, halvingsOf, joined, likeable, sayPatch, zoneOf, type ZoneReadings } from "@/shared/patches";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const props = defineProps<{
   zones: ZoneReadings;
@@ -14,7 +14,6 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ change: [zones: ZoneReadings] }>();
-const { t } = useI18n();
 
 const ALONE = "alone";
 const like = computed({
@@ -22,10 +21,10 @@ const like = computed({
   set: (to: string) => emit("change", joined(props.zones, props.patch, to === ALONE ? undefined : (to as Patch))),
 });
 const likes = computed(() => [
-  { value: ALONE, label: t("read.alone") },
+  { value: ALONE, label: t("read-alone") },
   ...likeable(props.zones, props.patch).map((value) => ({
     value,
-    label: t("read.like", { like: sayPatch(value, t) }),
+    label: t("read-like", { like: sayPatch(value) }),
   })),
 ]);
 
@@ -39,30 +38,30 @@ const way = computed({
   },
 });
 const ways = computed(() =>
-  [WHOLE, ...halvingsOf(zone.value)].map((value) => ({ value, label: t(`read.halving.${value}`) })),
+  [WHOLE, ...halvingsOf(zone.value)].map((value) => ({ value, label: t(`read-halving-${value}`) })),
 );
 </script>
 
 <template>
   <details :key="zone">
-    <summary>{{ t("read.patch") }}</summary>
+    <summary>{{ t("read-patch") }}</summary>
     <div class="stack tight">
       <ChoiceRow
         v-if="like === ALONE"
         v-model="way"
-        :label="t('read.halvingOf')"
+        :label="t('read-halvingOf')"
         :choices="ways"
         :disabled="disabled"
       />
       <ChoiceField
         v-if="likes.length > 1"
         v-model="like"
-        :label="t('read.likeOf')"
+        :label="t('read-likeOf')"
         :choices="likes"
         :fault="faultAt(`zones.${patch}.like`)"
         :disabled="disabled"
       />
-      <p class="soft small">{{ t("read.patchHint") }}</p>
+      <p class="soft small">{{ t("read-patchHint") }}</p>
     </div>
   </details>
 </template>

@@ -6,11 +6,11 @@ import { askFigure, askNow, askSummary } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
-import { isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
+import { halfOf, isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed, nextTick, ref, watch } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import CsvIntake from "./CsvIntake.vue";
 import GirthLadder from "./GirthLadder.vue";
 import HairNow from "./HairNow.vue";
@@ -30,8 +30,6 @@ import { firstOpen, firstStep, neighbour, walk, type Pass, type Step } from "./w
 import { plainWords } from "./plainWords";
 import { SHOWN, type Shown } from "./shade";
 
-const i18n = useI18n();
-const { t } = i18n;
 const { say } = useUnit();
 const visit = useVisit();
 const document = useStage("read");
@@ -45,8 +43,12 @@ const summary = useComputed(
   askSummary,
 );
 const measures = computed(() => reading.value.measures ?? {});
-/** For drawing the head alone: no hair changes that. */
-const head = computed(() => ({ reading: { measures: measures.value } }));
+/** For drawing the head alone: what is felt of it, and which zones are read in halves, but no hair. */
+const head = computed(() => {
+  const halves = Object.keys(zones.value).filter((key) => halfOf(key as Patch));
+  const read = Object.fromEntries(halves.map((key) => [key, {}]));
+  return { reading: { measures: measures.value, felt: reading.value.felt, zones: read } };
+});
 const figure = useComputed("figure", head, askFigure);
 
 /** Drawn while at least one zone is read. */
@@ -63,7 +65,7 @@ const whole = computed(() =>
 const now = useComputed("now", whole, askNow, 400);
 
 const pass = ref<Pass>("dry");
-const passes = computed(() => (["dry", "wet"] as const).map((value) => ({ value, label: t(`read.pass.${value}`) })));
+const passes = computed(() => (["dry", "wet"] as const).map((value) => ({ value, label: t(`read-pass-${value}`) })));
 const patch = ref<Patch>(firstOpen(zones.value, "dry"));
 watch(pass, (now) => goTo(firstOpen(zones.value, now)));
 /** A half that is put together again, or was never made once an edit is undone, has no form. */
@@ -84,12 +86,12 @@ function putMark(at: Landmark) {
 }
 /** What the head shows by its numbers. */
 const show = ref<Shown>("shrinkage");
-const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read.shows.${value}`) })));
-const words = computed(() => (summary.data.value ? plainWords(summary.data.value, t, say) : []));
+const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read-shows-${value}`) })));
+const words = computed(() => (summary.data.value ? plainWords(summary.data.value, say) : []));
 const faults = computed(() => document.faults.value);
 const faultAt = (field: string) => {
   const said = document.faultAt(field);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said }) : undefined;
 };
 
 const write = (next: ZoneReadings) => (reading.value.zones = next as typeof reading.value.zones);
@@ -123,7 +125,7 @@ async function goTo(to: Patch) {
     @keydown.alt.up.prevent="goTo(neighbour(zones, patch, -1))"
     @keydown.alt.down.prevent="goTo(neighbour(zones, patch, 1))"
   >
-    <h1 class="visually-hidden">{{ t("stage.read") }}</h1>
+    <h1 class="visually-hidden">{{ t("stage-read") }}</h1>
     <SaveState :document="document" undoable />
     <InstrumentStrip class="strip" :intake="intake" :patch="patch" :disabled="!document.editable.value" />
     <section class="stack">
@@ -140,16 +142,16 @@ async function goTo(to: Patch) {
         @update:model-value="goTo"
       />
       <p v-if="putting" class="putting" role="status">
-        {{ t("read.spotPutting", { what: t(`read.spotKinds.${putting}`) }) }}
-        <ElButton @click="putting = undefined">{{ t("read.spotPutOff") }}</ElButton>
+        {{ t("read-spotPutting", { what: t(`read-spotKinds-${putting}`) }) }}
+        <ElButton @click="putting = undefined">{{ t("read-spotPutOff") }}</ElButton>
       </p>
       <div class="shows">
-        <ChoiceRow v-model="show" hide-label :label="t('read.show')" :choices="shows" />
-        <p class="soft small">{{ t(`read.showUnit.${show}`) }}</p>
+        <ChoiceRow v-model="show" hide-label :label="t('read-show')" :choices="shows" />
+        <p class="soft small">{{ t(`read-showUnit-${show}`) }}</p>
       </div>
       <FailureNote v-if="summary.error.value" :error="summary.error.value" @again="summary.refetch()" />
       <div class="words">
-        <h2>{{ t("read.inWords") }}</h2>
+        <h2>{{ t("read-inWords") }}</h2>
         <p v-for="(line, i) in words" :key="i">{{ line }}</p>
         <CautionList
           v-model="reading.noted"
@@ -189,7 +191,7 @@ async function goTo(to: Patch) {
         :disabled="!document.editable.value"
         @go="go"
       >
-        <ChoiceRow v-model="pass" hide-label :label="t('read.passOf')" :choices="passes" />
+        <ChoiceRow v-model="pass" hide-label :label="t('read-passOf')" :choices="passes" />
       </ZoneForm>
       <PatchForm
         :zones="zones"
@@ -217,7 +219,7 @@ async function goTo(to: Patch) {
         :disabled="!document.editable.value"
       />
       <p class="next">
-        <RouterLink class="onward" :to="{ name: 'aim' }">{{ t("read.onward") }}</RouterLink>
+        <RouterLink class="onward" :to="{ name: 'aim' }">{{ t("read-onward") }}</RouterLink>
       </p>
     </section>
   </div>

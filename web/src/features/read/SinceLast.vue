@@ -5,23 +5,21 @@ import { sayDay } from "@/shared/days";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { sayChanges } from "./sayChanges";
 
 const props = defineProps<{ visit: string; version: number }>();
-const i18n = useI18n();
-const { t } = i18n;
 const { say } = useUnit();
 const since = useQuery({
   queryKey: computed(() => ["since last", props.visit, props.version] as const),
   queryFn: () => askSinceLast(props.visit),
 });
-const lines = computed(() => sayChanges(since.data.value?.zones ?? [], t, say));
+const lines = computed(() => sayChanges(since.data.value?.zones ?? [], say));
 </script>
 
 <template>
   <div v-if="since.data.value?.since && lines.length > 0" class="since">
-    <h2>{{ t("read.since", { day: sayDay(since.data.value.since) }) }}</h2>
+    <h2>{{ t("read-since", { day: sayDay(since.data.value.since) }) }}</h2>
     <p v-for="line in lines" :key="line">{{ line }}</p>
   </div>
 </template>

@@ -5,16 +5,15 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const model = defineModel<Spot[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 /** The kind that is being put on the head by pressing it; none while nothing is. */
 const putting = defineModel<SpotKind | undefined>("putting");
-const { t } = useI18n();
 const { named, landmarks } = useChoices();
 const spots = computed(() => model.value ?? []);
-const kinds = computed(() => named(spotKindValues, "read.spotKinds"));
+const kinds = computed(() => named(spotKindValues, "read-spotKinds"));
 
 function set(at: number, part: Partial<Spot>) {
   model.value = spots.value.map((spot, i) => (i === at ? { ...spot, ...part } : spot));
@@ -27,35 +26,35 @@ function add() {
 <template>
   <details class="spots">
     <summary>
-      <b>{{ t("read.spots") }}</b> <span class="soft">{{ t("read.spotsSeen", spots.length) }}</span>
+      <b>{{ t("read-spots") }}</b> <span class="soft">{{ t("read-spotsSeen", { count: spots.length }) }}</span>
     </summary>
-    <p class="soft small">{{ t("read.spotsHint") }}</p>
+    <p class="soft small">{{ t("read-spotsHint") }}</p>
     <ol>
       <li v-for="(spot, i) in spots" :key="i">
         <ChoiceField
           :model-value="spot.kind"
-          :label="t('read.spotKind')"
+          :label="t('read-spotKind')"
           :choices="kinds"
           :disabled="disabled"
           @update:model-value="set(i, { kind: $event })"
         />
         <ChoiceField
           :model-value="spot.at"
-          :label="t('read.spotAt')"
+          :label="t('read-spotAt')"
           :choices="landmarks"
           :disabled="disabled"
           @update:model-value="set(i, { at: $event })"
         />
         <LengthField
           :model-value="spot.reach_mm ?? contract.spot.reach_mm"
-          :label="t('read.spotReach')"
+          :label="t('read-spotReach')"
           :fault="faultAt(`spots.${i}.reach_mm`)"
           :disabled="disabled"
           @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
         />
         <LengthField
           :model-value="Math.round(100 * (spot.strength ?? contract.spot.strength!))"
-          :label="t('read.spotStrength')"
+          :label="t('read-spotStrength')"
           sign="%"
           :fault="faultAt(`spots.${i}.strength`)"
           :disabled="disabled"
@@ -63,7 +62,7 @@ function add() {
         />
         <ElButton
           :disabled="disabled"
-          :aria-label="t('read.spotDrop', { n: i + 1 })"
+          :aria-label="t('read-spotDrop', { n: i + 1 })"
           @click="model = spots.filter((_, k) => k !== i)"
         >
           ×
@@ -72,16 +71,16 @@ function add() {
     </ol>
     <div class="row adds">
       <ElButton :disabled="disabled || spots.length >= contract.most.spots" @click="add">{{
-        t("read.spotAdd")
+        t("read-spotAdd")
       }}</ElButton>
       <label class="row">
-        <span>{{ t("read.spotPut") }}</span>
+        <span>{{ t("read-spotPut") }}</span>
         <select
           :value="putting ?? ''"
           :disabled="disabled || spots.length >= contract.most.spots"
           @change="putting = (($event.target as HTMLSelectElement).value || undefined) as SpotKind | undefined"
         >
-          <option value="">{{ t("read.spotPutNone") }}</option>
+          <option value="">{{ t("read-spotPutNone") }}</option>
           <option v-for="kind in kinds" :key="kind.value" :value="kind.value">{{ kind.label }}</option>
         </select>
       </label>

@@ -5,7 +5,7 @@ import CheckField from "@/shared/CheckField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const pairs = defineModel<StrandPair[]>();
 const props = defineProps<{
@@ -15,7 +15,6 @@ const props = defineProps<{
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
 }>();
-const { t } = useI18n();
 const { say } = useUnit();
 const kept = computed(() => pairs.value ?? []);
 /** The strand that is being measured: it is one once both its lengths are there. */
@@ -26,8 +25,8 @@ const nextSame = ref(false);
 /** The number of the strand that a row is of. */
 const strandOf = (at: number) => props.averaged + kept.value.slice(0, at + 1).filter((pair) => !pair.same).length;
 const labels = (strand: number, same: boolean | undefined) => ({
-  stretched: t(same ? "read.onceMoreStretched" : "read.againStretched", { n: strand }),
-  sprung: t(same ? "read.onceMoreSprung" : "read.againSprung", { n: strand }),
+  stretched: t(same ? "read-onceMoreStretched" : "read-againStretched", { n: strand }),
+  sprung: t(same ? "read-onceMoreSprung" : "read-againSprung", { n: strand }),
 });
 const rows = computed(() => kept.value.map((pair, i) => ({ pair, ...labels(strandOf(i), pair.same) })));
 const open = computed(() => labels(strandOf(kept.value.length) + (nextSame.value ? 0 : 1), nextSame.value));
@@ -47,20 +46,20 @@ const set = (at: number, part: Partial<StrandPair>) =>
 <template>
   <div class="stack tight">
     <p>
-      <b>{{ t("read.again") }}</b>
+      <b>{{ t("read-again") }}</b>
       {{ " " }}
       <span v-if="(summary?.strands ?? 0) > averaged" class="soft small">
         {{
-          t("read.againDiffer", {
-            n: summary!.strands,
+          t("read-againDiffer", {
+            n: summary!.strands ?? 0,
             points: Math.max(1, Math.round(100 * (summary!.strands_differ ?? 0))),
           })
         }}
       </span>
-      <span v-else class="soft small">{{ t("read.againHint") }}</span>
+      <span v-else class="soft small">{{ t("read-againHint") }}</span>
     </p>
     <p v-if="typeof summary?.read_sd_mm === 'number'" class="soft small">
-      {{ t("read.readSd", { sd: say(summary.read_sd_mm) }) }}
+      {{ t("read-readSd", { sd: say(summary.read_sd_mm) }) }}
     </p>
     <ol>
       <li v-for="({ pair, stretched, sprung }, i) in rows" :key="i">
@@ -80,7 +79,7 @@ const set = (at: number, part: Partial<StrandPair>) =>
         />
         <ElButton
           :disabled="disabled"
-          :aria-label="t('read.againDrop', { n: strandOf(i) })"
+          :aria-label="t('read-againDrop', { n: strandOf(i) })"
           @click="pairs = kept.filter((_, k) => k !== i)"
         >
           ×
@@ -105,7 +104,7 @@ const set = (at: number, part: Partial<StrandPair>) =>
     <CheckField
       v-if="kept.length < contract.most.strands"
       v-model="nextSame"
-      :label="t('read.onceMore')"
+      :label="t('read-onceMore')"
       :disabled="disabled"
     />
   </div>

@@ -5,13 +5,12 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed, onUnmounted, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const surface = defineModel<HairSurface>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 const { named } = useChoices();
-const feels = computed(() => named(feelValues, "read.feels"));
+const feels = computed(() => named(feelValues, "read-feels"));
 
 function set(part: { feel?: Feel; soaks_s?: number | null | undefined }) {
   const { feel, soaks_s } = { feel: "not_said" as const, ...surface.value, ...part };
@@ -42,11 +41,11 @@ onUnmounted(stop);
 <template>
   <details class="surface">
     <summary>
-      <b>{{ t("read.surface") }}</b> <span class="soft">{{ t("read.surfaceHint") }}</span>
+      <b>{{ t("read-surface") }}</b> <span class="soft">{{ t("read-surfaceHint") }}</span>
     </summary>
     <ChoiceRow
       :model-value="surface?.feel ?? 'not_said'"
-      :label="t('read.feel')"
+      :label="t('read-feel')"
       :choices="feels"
       :disabled="disabled"
       @update:model-value="set({ feel: $event as Feel })"
@@ -55,16 +54,16 @@ onUnmounted(stop);
       <LengthField
         :model-value="surface?.soaks_s"
         sign="s"
-        :label="t('read.soaks')"
+        :label="t('read-soaks')"
         :fault="faultAt('surface.soaks_s')"
         :disabled="disabled"
         @update:model-value="set({ soaks_s: $event })"
       />
       <ElButton :disabled="disabled" @click="press">
-        {{ began === undefined ? t("read.dropOn") : t("read.dropGone", { seconds: Math.floor(passed) }) }}
+        {{ began === undefined ? t("read-dropOn") : t("read-dropGone", { seconds: Math.floor(passed) }) }}
       </ElButton>
     </div>
-    <p class="soft small">{{ t("read.soaksHint") }}</p>
+    <p class="soft small">{{ t("read-soaksHint") }}</p>
   </details>
 </template>
 

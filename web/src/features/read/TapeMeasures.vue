@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { RawMeasures } from "@/api";
 import LengthField from "@/shared/LengthField.vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 const KEYS = ["girth_mm", "over_top_mm", "face_mm", "neck_mm", "torso_mm"] as const;
 const props = defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const model = defineModel<RawMeasures>();
-const { t } = useI18n();
 
 function set(key: (typeof KEYS)[number], value: number | undefined) {
   const next = { ...model.value };
@@ -22,16 +21,16 @@ const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number")
 <template>
   <details class="tape">
     <summary>
-      <b>{{ t("read.tape") }}</b> <span class="soft">{{ t("read.tapeTaken", { n: taken(), all: KEYS.length }) }}</span>
+      <b>{{ t("read-tape") }}</b> <span class="soft">{{ t("read-tapeTaken", { n: taken(), all: KEYS.length }) }}</span>
     </summary>
-    <p class="soft small">{{ t("read.tapeHint") }}</p>
+    <p class="soft small">{{ t("read-tapeHint") }}</p>
     <div class="fields">
       <LengthField
         v-for="key in KEYS"
         :key="key"
         :model-value="model?.[key]"
-        :label="t(`fields.${key}`)"
-        :hint="t(`tapeWhere.${key}`)"
+        :label="t(`fields-${key}`)"
+        :hint="t(`tapeWhere-${key}`)"
         :fault="fault(key)"
         :disabled="disabled"
         @update:model-value="set(key, $event)"

@@ -6,11 +6,10 @@ import { isFigure, sayFigure } from "@/shared/figures";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
 /** The version that is saved now: what it adds is asked for again. */
 const props = defineProps<{ visit: string; version: number; patch: Patch }>();
-const { t } = useI18n();
 const { say } = useUnit();
 const open = ref(false);
 const rows = useQuery({
@@ -23,7 +22,7 @@ const newest = computed(() => [...(rows.data.value ?? [])].reverse());
 
 function name({ field }: FigureRow): string {
   const [, strand, of] = /^again\.(\d+)\.(.+)$/.exec(field) ?? [];
-  return of ? t("read.whoStrand", { n: Number(strand) + 1, field: t(`fields.${of}`) }) : t(`fields.${field}`);
+  return of ? t("read-whoStrand", { n: Number(strand) + 1, field: t(`fields-${of}`) }) : t(`fields-${field}`);
 }
 
 /** Which figure a row is of: of a further strand it is named behind the strand's number. */
@@ -31,30 +30,30 @@ const figureOf = ({ field }: FigureRow) => field.split(".").at(-1)!;
 
 function figure(row: FigureRow): string {
   const [said, of] = [row.word ?? row.value, figureOf(row)];
-  if (said === null || said === undefined) return t("read.takenOut");
-  return isFigure(of) ? sayFigure(of, said, t, say) : String(said);
+  if (said === null || said === undefined) return t("read-takenOut");
+  return isFigure(of) ? sayFigure(of, said, say) : String(said);
 }
 const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
   typeof instrument_sd !== "number"
-    ? t(word ? "read.byEye" : "read.byHand")
-    : t("read.byInstrument", { sd: field.endsWith("_mm") ? say(instrument_sd) : Math.round(10 * instrument_sd) / 10 });
+    ? t(word ? "read-byEye" : "read-byHand")
+    : t("read-byInstrument", { sd: field.endsWith("_mm") ? say(instrument_sd) : Math.round(10 * instrument_sd) / 10 });
 </script>
 
 <template>
   <details @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>{{ t("read.who") }}</summary>
-    <p v-if="rows.data.value && newest.length === 0" class="soft small">{{ t("read.whoNone") }}</p>
+    <summary>{{ t("read-who") }}</summary>
+    <p v-if="rows.data.value && newest.length === 0" class="soft small">{{ t("read-whoNone") }}</p>
     <table v-else-if="rows.data.value">
       <tbody>
         <tr v-for="(row, i) in newest" :key="i">
           <th scope="row">{{ name(row) }}</th>
           <td class="number">{{ figure(row) }}</td>
           <td class="soft">{{ withWhat(row) }}</td>
-          <td class="soft">{{ t("read.whoWhen", { by: row.by, at: sayMoment(row.at) }) }}</td>
+          <td class="soft">{{ t("read-whoWhen", { by: row.by, at: sayMoment(row.at) }) }}</td>
         </tr>
       </tbody>
     </table>
-    <p v-else-if="rows.error.value" class="soft small">{{ t("app.unreachable") }}</p>
+    <p v-else-if="rows.error.value" class="soft small">{{ t("app-unreachable") }}</p>
   </details>
 </template>
 

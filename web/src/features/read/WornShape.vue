@@ -7,12 +7,11 @@ import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { apart } from "./agreement";
 
 const model = defineModel<RawReading>({ required: true });
 const props = defineProps<{ now?: HairNow; faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { t } = useI18n();
 const { say } = useUnit();
 const { named } = useChoices();
 
@@ -32,7 +31,7 @@ const off = computed(() => {
   const told = props.now?.agreements.width;
   const mm = told ? apart(told) : undefined;
   if (mm === undefined || Math.abs(mm) < CLOSE_MM) return "";
-  return t(mm > 0 ? "read.widthWider" : "read.widthNarrower", { length: say(Math.abs(mm)) });
+  return t(mm > 0 ? "read-widthWider" : "read-widthNarrower", { length: say(Math.abs(mm)) });
 });
 
 const beyond = (through: string[], side: string): Region =>
@@ -53,23 +52,23 @@ function setEdge(name: string, on: boolean) {
 <template>
   <details class="shape">
     <summary>
-      <b>{{ t("read.shape") }}</b>
+      <b>{{ t("read-shape") }}</b>
       <span class="soft">{{
-        width ? t("read.widthTaken", { length: say(width.width_mm) }) : t("read.widthOpen")
+        width ? t("read-widthTaken", { length: say(width.width_mm) }) : t("read-widthOpen")
       }}</span>
     </summary>
-    <p class="soft small">{{ t("read.widthHint") }}</p>
+    <p class="soft small">{{ t("read-widthHint") }}</p>
     <div class="fields">
       <ChoiceField
         :model-value="width?.at.point ?? 'jaw_corner'"
-        :label="t('read.widthAt')"
+        :label="t('read-widthAt')"
         :choices="named(AT, 'point')"
         :disabled="disabled || !width"
         @update:model-value="width && setWidth({ ...width, at: { point: $event, below_mm: 0 } })"
       />
       <LengthField
         :model-value="width?.width_mm"
-        :label="t('read.width')"
+        :label="t('read-width')"
         :fault="faultAt('worn_width.width_mm')"
         :disabled="disabled"
         @update:model-value="
@@ -85,7 +84,7 @@ function setEdge(name: string, on: boolean) {
     <CheckField
       v-for="name in ['fringe', 'undercut']"
       :key="name"
-      :label="t(`read.edges.${name}`)"
+      :label="t(`read-edges-${name}`)"
       :model-value="has(name)"
       :disabled="disabled"
       @update:model-value="setEdge(name, $event)"

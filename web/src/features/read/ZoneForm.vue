@@ -19,7 +19,7 @@ import FigureField from "./FigureField.vue";
 import DensityScale from "./DensityScale.vue";
 import HairCounter from "./HairCounter.vue";
 import StrandList from "./StrandList.vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import type { Pass, Step } from "./walk";
 
 const props = defineProps<{
@@ -31,7 +31,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ go: [step: Step, by: 1 | -1] }>();
 const model = defineModel<RawZoneReading | undefined>();
-const { t } = useI18n();
 const { say } = useUnit();
 
 /** Read with another: only its length and density are of its own. */
@@ -96,12 +95,12 @@ const more = computed(() => {
 });
 const valueOf = (figure: ZoneFigure) => model.value?.[figure] ?? BLANK[figure];
 const choices = <T extends string>(values: readonly T[], key: string) =>
-  values.map((value) => ({ value, label: t(`${key}.${value}`) }));
+  values.map((value) => ({ value, label: t(`${key}-${value}`) }));
 
 const fault = (key: string) => props.faultAt(`zones.${props.patch}.${key}`);
 const longer = computed(() =>
   typeof sprung.value === "number" && typeof stretched.value === "number" && sprung.value > stretched.value
-    ? t("read.longer", { stretched: say(stretched.value) })
+    ? t("read-longer", { stretched: say(stretched.value) })
     : undefined,
 );
 const percent = computed(() =>
@@ -114,9 +113,9 @@ const seen = computed(() => percent.value !== undefined && !sprung.value && !lik
 /** What the strand did dry, and what water does to it. */
 const beside = computed(() => {
   const [dry, wet] = [sprung.value, wetSprung.value];
-  if (typeof dry !== "number") return t("read.wetAlone");
-  if (typeof wet !== "number") return t("read.wetBeside", { dry: say(dry) });
-  return t(wet < dry ? "read.wetShorter" : "read.wetLonger", { dry: say(dry), by: say(Math.abs(wet - dry)) });
+  if (typeof dry !== "number") return t("read-wetAlone");
+  if (typeof wet !== "number") return t("read-wetBeside", { dry: say(dry) });
+  return t(wet < dry ? "read-wetShorter" : "read-wetLonger", { dry: say(dry), by: say(Math.abs(wet - dry)) });
 });
 
 /** How sure the zone's worn length is, beside what its width alone would say. */
@@ -157,13 +156,13 @@ defineExpose({
   <div class="sheet form">
     <header>
       <div>
-        <h2>{{ sayPatch(patch, t) }}</h2>
-        <p class="soft">{{ t(`zoneWhere.${zoneOf(patch)}`) }}</p>
+        <h2>{{ sayPatch(patch) }}</h2>
+        <p class="soft">{{ t(`zoneWhere-${zoneOf(patch)}`) }}</p>
       </div>
       <slot></slot>
       <p class="shrinkage" aria-live="polite">
         <b class="number">{{ percent === undefined ? "–" : `${percent} %` }}</b>
-        <span class="soft small">{{ t(seen ? "read.shrinkageSeen" : "read.shrinkage") }}</span>
+        <span class="soft small">{{ t(seen ? "read-shrinkageSeen" : "read-shrinkage") }}</span>
       </p>
     </header>
     <div :key="patch" class="pair">
@@ -171,7 +170,7 @@ defineExpose({
         ref="stretchedField"
         v-model="stretched"
         large
-        :label="t('fields.stretched_mm')"
+        :label="t('fields-stretched_mm')"
         :fault="fault('stretched_mm')"
         :disabled="disabled"
         @keydown.enter="onward($event, 'stretched_mm')"
@@ -181,7 +180,7 @@ defineExpose({
         ref="wetField"
         v-model="wetSprung"
         large
-        :label="t('fields.wet_sprung_mm')"
+        :label="t('fields-wet_sprung_mm')"
         :fault="fault('wet_sprung_mm')"
         :disabled="disabled"
         @keydown.enter="onward($event, 'wet_sprung_mm')"
@@ -191,44 +190,44 @@ defineExpose({
         ref="sprungField"
         v-model="sprung"
         large
-        :label="t('fields.sprung_mm')"
+        :label="t('fields-sprung_mm')"
         :fault="longer ?? fault('sprung_mm')"
         :disabled="disabled"
         @keydown.enter="onward($event, 'sprung_mm')"
       />
     </div>
     <p v-if="!like && pass === 'wet'" class="soft" aria-live="polite">{{ beside }}</p>
-    <p v-if="like" class="soft">{{ t("read.isLike", { like: sayPatch(like, t) }) }}</p>
+    <p v-if="like" class="soft">{{ t("read-isLike", { like: sayPatch(like) }) }}</p>
     <div v-if="!like && pass === 'dry'" class="more">
       <div ref="widths" @keydown.enter="onward($event, 'width')" @keydown="byLetter">
         <ChoiceRow
           v-model="widthClass"
-          :label="width ? t('words.widthMeasured', { um: width }) : t('fields.width_class')"
-          :choices="choices(widthClassValues, 'figureWord.width_class')"
+          :label="width ? t('words-widthMeasured', { um: width }) : t('fields-width_class')"
+          :choices="choices(widthClassValues, 'figureWord-width_class')"
           :disabled="disabled"
         />
       </div>
       <ChoiceRow
         v-model="moisture"
-        :label="t('read.moisture')"
-        :choices="choices(moistureValues, 'figureWord.moisture')"
+        :label="t('read-moisture')"
+        :choices="choices(moistureValues, 'figureWord-moisture')"
         :disabled="disabled"
       />
     </div>
     <p v-if="surety" class="surety" aria-live="polite">
       <span class="bar" aria-hidden="true"><i :style="{ width: `${surety.share}%` }"></i></span>
-      <span>{{ t("read.surety", surety) }}</span>
+      <span>{{ t("read-surety", surety) }}</span>
     </p>
     <details v-if="!like" :key="`${patch} curl`">
-      <summary>{{ curl ? t("read.curlIs", { curl: t(`figureWord.curl.${curl}`) }) : t("read.curlOpen") }}</summary>
+      <summary>{{ curl ? t("read-curlIs", { curl: t(`figureWord-curl-${curl}`) }) : t("read-curlOpen") }}</summary>
       <CurlField v-model="curl" :disabled="disabled" />
       <div class="three">
-        <LengthField v-model="loop" :label="t('fields.loop_mm')" :fault="fault('loop_mm')" :disabled="disabled" />
-        <LengthField v-model="turns" sign="×" :label="t('fields.turns')" :fault="fault('turns')" :disabled="disabled" />
+        <LengthField v-model="loop" :label="t('fields-loop_mm')" :fault="fault('loop_mm')" :disabled="disabled" />
+        <LengthField v-model="turns" sign="×" :label="t('fields-turns')" :fault="fault('turns')" :disabled="disabled" />
       </div>
     </details>
     <details :key="`${patch} more`">
-      <summary>{{ t(like ? "read.densityOnly" : "read.more") }}</summary>
+      <summary>{{ t(like ? "read-densityOnly" : "read-more") }}</summary>
       <div class="three">
         <FigureField
           v-for="figure in more"

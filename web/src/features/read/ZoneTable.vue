@@ -3,7 +3,7 @@ import type { FieldFault, Patch, ReadingSummary } from "@/api";
 import { numberIn, signOf } from "@/shared/lengths";
 import { patchesOf, sayPatch, type ZoneReadings } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { curlLine } from "./curlLine";
 import type { Pass } from "./walk";
 
@@ -14,7 +14,6 @@ const props = defineProps<{
   faults: readonly FieldFault[];
 }>();
 const patch = defineModel<Patch>({ required: true });
-const { t } = useI18n();
 const { unit } = useUnit();
 
 const length = (mm: number | null | undefined) => (typeof mm === "number" ? numberIn(unit.value, mm) : "·");
@@ -27,7 +26,7 @@ const faulty = (name: Patch) => props.faults.some((fault) => fault.field.startsW
 const width = (name: Patch) => {
   const read = props.zones[name];
   if (read?.width_um) return `${read.width_um} µm`;
-  return read?.width_class ? t(`figureWord.width_class.${read.width_class}`) : "";
+  return read?.width_class ? t(`figureWord-width_class-${read.width_class}`) : "";
 };
 </script>
 
@@ -35,22 +34,22 @@ const width = (name: Patch) => {
   <table>
     <thead>
       <tr>
-        <th scope="col">{{ t("read.zone") }}</th>
-        <th scope="col" class="figure">{{ t("read.stretchedIn", { unit: signOf(unit) }) }}</th>
+        <th scope="col">{{ t("read-zone") }}</th>
+        <th scope="col" class="figure">{{ t("read-stretchedIn", { unit: signOf(unit) }) }}</th>
         <th scope="col" class="figure">
-          {{ t(pass === "wet" ? "read.wetIn" : "read.sprungIn", { unit: signOf(unit) }) }}
+          {{ t(pass === "wet" ? "read-wetIn" : "read-sprungIn", { unit: signOf(unit) }) }}
         </th>
-        <th scope="col" class="figure">{{ t("read.shrinks") }}</th>
-        <th scope="col">{{ t("fields.width_class") }}</th>
-        <th scope="col">{{ t("read.curl") }}</th>
+        <th scope="col" class="figure">{{ t("read-shrinks") }}</th>
+        <th scope="col">{{ t("fields-width_class") }}</th>
+        <th scope="col">{{ t("read-curl") }}</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="name in patchesOf(zones)" :key="name" :class="{ here: name === patch }" @click="patch = name">
         <th scope="row">
           <button type="button" :aria-current="name === patch ? 'true' : undefined" @click.stop="patch = name">
-            {{ sayPatch(name, t) }}
-            <span v-if="faulty(name)" class="warn">▲ {{ t("read.look") }}</span>
+            {{ sayPatch(name) }}
+            <span v-if="faulty(name)" class="warn">▲ {{ t("read-look") }}</span>
           </button>
         </th>
         <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
@@ -60,7 +59,7 @@ const width = (name: Patch) => {
         <td v-else></td>
         <td class="figure">{{ percent(name) }}</td>
         <td v-if="!zones[name]?.like">{{ width(name) }}</td>
-        <td v-else class="soft">{{ t("read.like", { like: sayPatch(zones[name].like, t) }) }}</td>
+        <td v-else class="soft">{{ t("read-like", { like: sayPatch(zones[name].like) }) }}</td>
         <td>
           <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
             <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />

@@ -1,6 +1,5 @@
 // @vitest-environment happy-dom
 import type { Fall, Figure, HairNow as Now, LinePoint } from "@/api";
-import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
@@ -11,11 +10,23 @@ const points = [
   { point: "chin", height_mm: -100 },
   { point: "shoulder", height_mm: -170 },
 ];
-const figure = { points, zones: [], half_length_mm: 95, half_breadth_mm: 75, top_mm: 125 } as unknown as Figure;
+const figure = {
+  points,
+  zones: [],
+  half_length_mm: 95,
+  skull: [
+    [-77, -86],
+    [0, -137],
+    [99, -10],
+    [84, 62],
+  ],
+  half_breadth_mm: 75,
+  top_mm: 125,
+} as unknown as Figure;
 
 function form(line: LinePoint[], now?: Now) {
   const props = { modelValue: line, figure, now, faultAt: () => undefined, disabled: false };
-  const wrapper = mount(HairNow, { props, global: { plugins: [i18n, createPinia()] } });
+  const wrapper = mount(HairNow, { props, global: { plugins: [createPinia()] } });
   return { wrapper, said: () => wrapper.emitted<[LinePoint[]]>("update:modelValue")?.at(-1)?.[0] };
 }
 const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm = 0): LinePoint => ({

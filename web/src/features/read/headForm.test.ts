@@ -1,13 +1,12 @@
 // @vitest-environment happy-dom
 import type { Growth, RawReading } from "@/api";
-import { i18n } from "@/app/i18n";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
 import GrowthList from "./GrowthList.vue";
 import HeadForm from "./HeadForm.vue";
 
-const global = { plugins: [i18n, createPinia()] };
+const global = { plugins: [createPinia()] };
 const faultless = () => undefined;
 const reading: RawReading = {
   zones: {},

@@ -1,13 +1,10 @@
 import type { ReadingSummary } from "@/api";
-import { createI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { describe, expect, it } from "vitest";
-import en from "@/locales/en.json";
 import { curlLine } from "./curlLine";
 import { plainWords } from "./plainWords";
 
-const i18n = createI18n({ legacy: false, locale: "en", messages: { en } });
 const length = (mm: number) => `${mm / 10} cm`;
-const t = (key: string, named: Record<string, unknown>) => i18n.global.t(key, named);
 
 function summary(zones: object[], sides_differ_by?: number): ReadingSummary {
   return { zones: zones.map((zone) => ({ gaps: [], ...zone })), sides_differ_by } as unknown as ReadingSummary;
@@ -15,7 +12,7 @@ function summary(zones: object[], sides_differ_by?: number): ReadingSummary {
 
 describe("a reading in plain words", () => {
   it("says nothing of what isn't known", () => {
-    expect(plainWords(summary([]), t, length)).toEqual([]);
+    expect(plainWords(summary([]), length)).toEqual([]);
   });
 
   it("says what is unusual and what it means for the cut", () => {
@@ -25,7 +22,7 @@ describe("a reading in plain words", () => {
       { kind: "stubborn", patch: "fringe" },
       { kind: "long_for_density", strong_mm: 150, longest_mm: 260 },
     ];
-    const said = plainWords({ ...summary([]), unusual } as ReadingSummary, t, length);
+    const said = plainWords({ ...summary([]), unusual } as ReadingSummary, length);
     expect(said).toHaveLength(4);
     expect(said[0]).toMatch(/Nape loses 27 points more of its length than Top/);
     expect(said[1]).toContain("another 0.8 cm at Crown");
@@ -39,7 +36,7 @@ describe("a reading in plain words", () => {
       { patch: "nape", gaps: ["stretched", "sprung"] },
     ]);
     const unusual = [{ kind: "air_apart", damp: true, humidity_pct: 84.4 }];
-    const said = plainWords({ ...zones, unusual } as ReadingSummary, t, length).join("\n");
+    const said = plainWords({ ...zones, unusual } as ReadingSummary, length).join("\n");
     expect(said).toMatch(
       /No strand measured let go: Left side, in front\. Measuring one would make ± 3\.1 cm about ± 0\.9 cm/,
     );
@@ -54,7 +51,6 @@ describe("a reading in plain words", () => {
         { patch: "nape", shrinkage: 0.62 },
         { patch: "top", shrinkage: 0.31 },
       ]),
-      t,
       length,
     );
     expect(spread).toHaveLength(1);
@@ -66,7 +62,6 @@ describe("a reading in plain words", () => {
         { patch: "nape", shrinkage: 0.501 },
         { patch: "top", shrinkage: 0.499 },
       ]),
-      t,
       length,
     );
     expect(even[0]).toContain("50");
@@ -78,19 +73,19 @@ describe("a reading in plain words", () => {
       { patch: "left_side", shrinkage: 0.5, gaps: ["width"], width_moves_mm: 7, worn_sd_mm: 20, more_sd_mm: 11 },
       { patch: "crown", gaps: ["stretched", "sprung"] },
     ];
-    const left = plainWords(summary(zones, 0.06), t, length);
-    const right = plainWords(summary(zones, -0.06), t, length);
+    const left = plainWords(summary(zones, 0.06), length);
+    const right = plainWords(summary(zones, -0.06), length);
     expect(left).toHaveLength(5);
     expect(left[1]).not.toBe(right[1]);
     expect(left[1]).toContain("6");
-    expect(left[2]).toContain(t("zone.crown", {}));
-    for (const line of left.slice(3)) expect(line).toContain(t("zone.left_side", {}));
+    expect(left[2]).toContain(t("zone-crown"));
+    for (const line of left.slice(3)) expect(line).toContain(t("zone-left_side"));
     expect(left[3]).toContain("up to 0.7 cm");
     expect(left[4]).toContain("± 2 cm about ± 1.1 cm");
   });
 
   it("says how far the hair is full, and how surely that is known", () => {
-    const of = (gathered: object) => plainWords({ ...summary([]), gathered } as unknown as ReadingSummary, t, length);
+    const of = (gathered: object) => plainWords({ ...summary([]), gathered } as unknown as ReadingSummary, length);
     expect(of({ shares: [1, 0.2], strong_mm: 310, strong_sd_mm: 12 })[0]).toMatch(/31 cm.*1\.2 cm/);
     expect(of({ shares: [1, 0.9], strong_mm: 400, strong_sd_mm: null })[0]).toMatch(/40 cm/);
   });

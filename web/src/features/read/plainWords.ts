@@ -1,5 +1,6 @@
 import type { ReadingSummary, ZoneSummary } from "@/api";
 import { sayPatch } from "@/shared/patches";
+import { t } from "@/shared/words";
 
 /** Error of a worn length from which on more strands are worth asking for, mm. */
 const VAGUE_MM = 12;
@@ -8,10 +9,8 @@ const VAGUE_MM = 12;
 const widest = (zones: readonly ZoneSummary[]) =>
   [...zones].sort((a, b) => (b.worn_sd_mm ?? 0) - (a.worn_sd_mm ?? 0))[0];
 
-type Say = (key: string, named: Record<string, unknown>) => string;
-
 /** The reading in sentences: what it shows, and what is missing and would change it. */
-export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number) => string): string[] {
+export function plainWords(summary: ReadingSummary, length: (mm: number) => string): string[] {
   const read = summary.zones.filter((zone) => typeof zone.shrinkage === "number");
   const lines: string[] = [];
   if (read.length > 0) {
@@ -20,66 +19,66 @@ export function plainWords(summary: ReadingSummary, t: Say, length: (mm: number)
     const percent = (share: number) => Math.round(share * 100);
     lines.push(
       percent(least.shrinkage!) === percent(most.shrinkage!)
-        ? t(read.length < summary.zones.length ? "words.evenSoFar" : "words.even", {
+        ? t(read.length < summary.zones.length ? "words-evenSoFar" : "words-even", {
             percent: percent(most.shrinkage!),
           })
-        : t("words.spread", {
-            most: sayPatch(most.patch, t),
+        : t("words-spread", {
+            most: sayPatch(most.patch),
             mostPercent: percent(most.shrinkage!),
-            least: sayPatch(least.patch, t),
+            least: sayPatch(least.patch),
             leastPercent: percent(least.shrinkage!),
           }),
     );
   }
   if (typeof summary.sides_differ_by === "number") {
     const points = Math.round(Math.abs(summary.sides_differ_by) * 100);
-    lines.push(t(summary.sides_differ_by > 0 ? "words.leftMore" : "words.rightMore", { points }));
+    lines.push(t(summary.sides_differ_by > 0 ? "words-leftMore" : "words-rightMore", { points }));
   }
   for (const each of summary.unusual ?? []) {
     if (each.kind === "zones_differ")
       lines.push(
-        t("words.zonesDiffer", {
-          most: sayPatch(each.most, t),
-          least: sayPatch(each.least, t),
+        t("words-zonesDiffer", {
+          most: sayPatch(each.most),
+          least: sayPatch(each.least),
           points: Math.round(100 * each.by),
         }),
       );
     else if (each.kind === "springs")
-      lines.push(t("words.springs", { zone: sayPatch(each.patch, t), length: length(each.mm) }));
-    else if (each.kind === "stubborn") lines.push(t("words.stubborn", { zone: sayPatch(each.patch, t) }));
+      lines.push(t("words-springs", { zone: sayPatch(each.patch), length: length(each.mm) }));
+    else if (each.kind === "stubborn") lines.push(t("words-stubborn", { zone: sayPatch(each.patch) }));
     else if (each.kind === "soaks_oddly")
-      lines.push(t(each.fast ? "words.soaksFast" : "words.soaksSlowly", { n: each.unmeasured }));
+      lines.push(t(each.fast ? "words-soaksFast" : "words-soaksSlowly", { n: each.unmeasured }));
     else if (each.kind === "air_apart")
-      lines.push(t(each.damp ? "words.airDamp" : "words.airDry", { percent: Math.round(each.humidity_pct) }));
+      lines.push(t(each.damp ? "words-airDamp" : "words-airDry", { percent: Math.round(each.humidity_pct) }));
     else if (each.kind === "curl_disagrees")
-      lines.push(t(each.looser ? "words.curlLooser" : "words.curlTighter", { zone: sayPatch(each.patch, t) }));
+      lines.push(t(each.looser ? "words-curlLooser" : "words-curlTighter", { zone: sayPatch(each.patch) }));
     else if (each.kind === "strands_differ")
-      lines.push(t("words.strandsDiffer", { zone: sayPatch(each.patch, t), points: Math.round(100 * each.by) }));
-    else lines.push(t("words.longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
+      lines.push(t("words-strandsDiffer", { zone: sayPatch(each.patch), points: Math.round(100 * each.by) }));
+    else lines.push(t("words-longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
   }
   if (summary.gathered) {
     const { strong_mm, strong_sd_mm } = summary.gathered;
     lines.push(
       typeof strong_sd_mm === "number"
-        ? t("words.strong", { length: length(strong_mm), sd: length(strong_sd_mm) })
-        : t("words.strongThroughout", { length: length(strong_mm) }),
+        ? t("words-strong", { length: length(strong_mm), sd: length(strong_sd_mm) })
+        : t("words-strongThroughout", { length: length(strong_mm) }),
     );
   }
-  const names = (some: readonly ZoneSummary[]) => some.map((zone) => sayPatch(zone.patch, t)).join(", ");
+  const names = (some: readonly ZoneSummary[]) => some.map((zone) => sayPatch(zone.patch)).join(", ");
   const add = (key: string, some: readonly ZoneSummary[], named: Record<string, unknown> = {}) => {
     if (some.length > 0) lines.push(t(key, { zones: names(some), ...named }));
   };
   add(
-    "words.open",
+    "words-open",
     summary.zones.filter((zone) => typeof zone.shrinkage !== "number"),
   );
   const seen = read.filter((zone) => typeof zone.let_go_sd_mm === "number" && !zone.like);
   const worst = widest(seen);
-  add("words.seen", seen, { now: length(worst?.worn_sd_mm ?? 0), then: length(worst?.let_go_sd_mm ?? 0) });
+  add("words-seen", seen, { now: length(worst?.worn_sd_mm ?? 0), then: length(worst?.let_go_sd_mm ?? 0) });
   const widths = read.filter((zone) => zone.gaps.includes("width"));
-  add("words.width", widths, { length: length(Math.max(0, ...widths.map((zone) => zone.width_moves_mm ?? 0))) });
+  add("words-width", widths, { length: length(Math.max(0, ...widths.map((zone) => zone.width_moves_mm ?? 0))) });
   const vague = read.filter((zone) => (zone.worn_sd_mm ?? 0) > VAGUE_MM && typeof zone.more_sd_mm === "number");
   const vaguest = widest(vague);
-  add("words.vague", vague, { now: length(vaguest?.worn_sd_mm ?? 0), then: length(vaguest?.more_sd_mm ?? 0) });
+  add("words-vague", vague, { now: length(vaguest?.worn_sd_mm ?? 0), then: length(vaguest?.more_sd_mm ?? 0) });
   return lines;
 }

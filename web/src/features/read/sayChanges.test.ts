@@ -10,10 +10,6 @@ const zone = (part: Partial<ZoneChange>): ZoneChange => ({
   hairs_per_cm2: null,
   ...part,
 });
-const t = (key: string, named: Record<string, unknown>) => {
-  const values = Object.values(named).join(" ");
-  return values ? `${key} ${values}` : key;
-};
 const say = (mm: number) => `${mm} mm`;
 
 describe("what has changed since the last reading", () => {
@@ -23,23 +19,23 @@ describe("what has changed since the last reading", () => {
       stretched_mm: { before: 300, now: 280, sure: true },
       hairs_per_cm2: { before: 180, now: 140, sure: true },
     });
-    expect(sayChanges([more, zone({ patch: "nape" })], t, say)).toEqual([
-      "zone.top: since.shrinksMore 40 52, since.shorter 20 mm, since.thinner 180 140 true.",
-      "since.same zone.nape",
+    expect(sayChanges([more, zone({ patch: "nape" })], say)).toEqual([
+      "Top: shrinks more than it did (40 → 52 %), 20 mm shorter, fewer hairs counted (180 → 140 on 1 cm²).",
+      "As it was, as far as measuring tells: Nape.",
     ]);
   });
 
   it("is said once of zones that changed alike", () => {
     const longer = { before: 300, now: 325, sure: true };
     const both = [zone({ stretched_mm: longer }), zone({ patch: "nape", stretched_mm: longer })];
-    expect(sayChanges(both, t, say)).toEqual(["since.everywhere: since.longer 25 mm."]);
-    expect(sayChanges([...both, zone({ patch: "crown" })], t, say)).toEqual([
-      "zone.top, zone.nape: since.longer 25 mm.",
-      "since.same zone.crown",
+    expect(sayChanges(both, say)).toEqual(["Everywhere: 25 mm longer."]);
+    expect(sayChanges([...both, zone({ patch: "crown" })], say)).toEqual([
+      "Top, Nape: 25 mm longer.",
+      "As it was, as far as measuring tells: Crown.",
     ]);
   });
 
   it("is nothing where nothing was read twice", () => {
-    expect(sayChanges([], t, say)).toEqual([]);
+    expect(sayChanges([], say)).toEqual([]);
   });
 });

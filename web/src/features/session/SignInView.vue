@@ -3,15 +3,16 @@ import { Refused } from "@/api";
 import TextField from "@/shared/TextField.vue";
 import StrandMark from "@/shared/StrandMark.vue";
 import { computed, reactive, ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 import { useRoute, useRouter } from "vue-router";
 import { useSession } from "./useSession";
 import { fan } from "./strandFan";
 
-const { t } = useI18n();
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
+const { tell, tellFailure } = useUnit();
 const form = reactive({ email: "", password: "" });
 const busy = ref(false);
 const failure = ref<unknown>(route.query.away ? new Error() : undefined);
@@ -19,12 +20,11 @@ const failure = ref<unknown>(route.query.away ? new Error() : undefined);
 const refused = computed(() => (failure.value instanceof Refused ? failure.value : undefined));
 const message = computed(() => {
   if (!failure.value) return undefined;
-  if (!refused.value) return t("app.unreachable");
-  return refused.value.problem.code === "fields" ? undefined : refused.value.problem.detail;
+  return refused.value?.problem.code === "fields" ? undefined : tellFailure(failure.value);
 });
 const fault = (field: string) => {
   const said = refused.value?.at(field);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said: tell(said) }) : undefined;
 };
 
 /** Where the person wanted to go: only addresses of this application. */
@@ -54,13 +54,13 @@ async function enter() {
     </svg>
     <form class="stack" novalidate @submit.prevent="enter">
       <p class="brand"><StrandMark /> Spirel</p>
-      <h1>{{ t("signIn.promise") }}</h1>
+      <h1>{{ t("signIn-promise") }}</h1>
       <TextField
         v-model="form.email"
         type="email"
         name="email"
         autocomplete="username"
-        :label="t('signIn.email')"
+        :label="t('signIn-email')"
         :fault="fault('email')"
       />
       <TextField
@@ -68,11 +68,11 @@ async function enter() {
         type="password"
         name="password"
         autocomplete="current-password"
-        :label="t('signIn.password')"
+        :label="t('signIn-password')"
         :fault="fault('password')"
       />
       <p v-if="message" class="caution" role="alert">{{ message }}</p>
-      <ElButton type="primary" native-type="submit" :loading="busy">{{ t("signIn.enter") }}</ElButton>
+      <ElButton type="primary" native-type="submit" :loading="busy">{{ t("signIn-enter") }}</ElButton>
     </form>
   </div>
 </template>

@@ -19,15 +19,14 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import CheckField from "@/shared/CheckField.vue";
 import TextField from "@/shared/TextField.vue";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 
-const { t } = useI18n();
 const document = useStage("talk");
 const talk = document.draft;
 const locked = computed(() => !document.editable.value);
 const fault = (field: string) => {
   const said = document.faultAt(field);
-  return said ? t("field.fault", { said }) : undefined;
+  return said ? t("field-fault", { said }) : undefined;
 };
 
 /** A whole number that is typed; nothing while it isn't one. */
@@ -55,133 +54,133 @@ const cautions = useComputed(
 
 <template>
   <div class="talk">
-    <h1 class="visually-hidden">{{ t("stage.talk") }}</h1>
+    <h1 class="visually-hidden">{{ t("stage-talk") }}</h1>
     <SaveState :document="document" />
     <section class="stack">
       <ChipField
         v-model="talk.reasons"
         class="question"
-        :label="t('talk.reasons')"
-        :choices="named(comingForValues, 'talk.reason')"
+        :label="t('talk-reasons')"
+        :choices="named(comingForValues, 'talk-reason')"
         :disabled="locked"
       />
       <div>
         <ChoiceRow
           v-model="talk.worn"
           :disabled="locked"
-          :label="t('talk.worn')"
-          :choices="wornStyleValues.map((value) => ({ value, label: t(`worn.${value}`) }))"
+          :label="t('talk-worn')"
+          :choices="wornStyleValues.map((value) => ({ value, label: t(`worn-${value}`) }))"
         />
-        <p class="soft small">{{ t("talk.wornHint") }}</p>
+        <p class="soft small">{{ t("talk-wornHint") }}</p>
       </div>
       <ChoiceRow
         v-model="talk.part"
         :disabled="locked"
-        :label="t('talk.part')"
-        :choices="partingHabitValues.map((value) => ({ value, label: t(`part.${value}`) }))"
+        :label="t('talk-part')"
+        :choices="partingHabitValues.map((value) => ({ value, label: t(`part-${value}`) }))"
       />
       <div class="row facts">
         <TextField
           v-model="minutes"
           inputmode="numeric"
-          :label="t('talk.minutes')"
+          :label="t('talk-minutes')"
           :fault="fault('minutes_a_day')"
           :disabled="locked"
         />
         <div>
-          <CheckField v-model="talk.front_straight" :label="t('talk.frontStraight')" :disabled="locked" /><br />
-          <CheckField v-model="talk.ties_back" :label="t('talk.tiesBack')" :disabled="locked" /><br />
-          <CheckField v-model="talk.scalp_concern" :label="t('talk.scalp')" :disabled="locked" /><br />
-          <CheckField v-model="talk.infestation" :label="t('talk.infestation')" :disabled="locked" /><br />
-          <CheckField v-model="talk.glasses" :label="t('talk.glasses')" :disabled="locked" /><br />
-          <CheckField v-model="talk.minor" :label="t('talk.minor')" :disabled="locked" />
+          <CheckField v-model="talk.front_straight" :label="t('talk-frontStraight')" :disabled="locked" /><br />
+          <CheckField v-model="talk.ties_back" :label="t('talk-tiesBack')" :disabled="locked" /><br />
+          <CheckField v-model="talk.scalp_concern" :label="t('talk-scalp')" :disabled="locked" /><br />
+          <CheckField v-model="talk.infestation" :label="t('talk-infestation')" :disabled="locked" /><br />
+          <CheckField v-model="talk.glasses" :label="t('talk-glasses')" :disabled="locked" /><br />
+          <CheckField v-model="talk.minor" :label="t('talk-minor')" :disabled="locked" />
           <CheckField
             v-if="talk.minor"
             v-model="talk.guardian_agrees"
-            :label="t('talk.guardianAgrees')"
+            :label="t('talk-guardianAgrees')"
             :disabled="locked"
           />
         </div>
       </div>
       <CautionList v-model="talk.noted" texts="talkCautions" :cautions="cautions.data.value ?? []" :disabled="locked" />
       <div class="bears" role="status">
-        <h2>{{ t("talk.bears") }}</h2>
-        <p>{{ t("talk.bearsOn.worn", { worn: t(`worn.${talk.worn}`) }) }}</p>
-        <p v-if="talk.climate === 'damp' || talk.climate === 'dry'">{{ t(`talk.bearsOn.${talk.climate}`) }}</p>
-        <p v-if="talk.front_straight">{{ t("talk.bearsOn.front") }}</p>
-        <p v-if="talk.fringe === 'has' || talk.fringe === 'wants'">{{ t("talk.bearsOn.fringe") }}</p>
-        <p>{{ t(talk.ties_back ? "talk.bearsOn.tie" : "talk.bearsOn.untied") }}</p>
+        <h2>{{ t("talk-bears") }}</h2>
+        <p>{{ t("talk-bearsOn-worn", { worn: t(`worn-${talk.worn}`) }) }}</p>
+        <p v-if="talk.climate === 'damp' || talk.climate === 'dry'">{{ t(`talk-bearsOn-${talk.climate}`) }}</p>
+        <p v-if="talk.front_straight">{{ t("talk-bearsOn-front") }}</p>
+        <p v-if="talk.fringe === 'has' || talk.fringe === 'wants'">{{ t("talk-bearsOn-fringe") }}</p>
+        <p>{{ t(talk.ties_back ? "talk-bearsOn-tie" : "talk-bearsOn-untied") }}</p>
       </div>
     </section>
     <section class="stack">
-      <TextField v-model="talk.fear" :rows="2" :label="t('talk.fear')" :fault="fault('fear')" :readonly="locked" />
+      <TextField v-model="talk.fear" :rows="2" :label="t('talk-fear')" :fault="fault('fear')" :readonly="locked" />
       <TextField
         v-model="talk.chemical_history"
         :rows="4"
-        :label="t('talk.history')"
+        :label="t('talk-history')"
         :fault="fault('chemical_history')"
         :readonly="locked"
       />
       <ChipField
         v-model="talk.treatments"
-        :label="t('talk.treatments')"
-        :choices="named(treatmentValues, 'talk.treatment')"
+        :label="t('talk-treatments')"
+        :choices="named(treatmentValues, 'talk-treatment')"
         :disabled="locked"
       />
       <ChipField
         v-model="talk.events"
-        :label="t('talk.events')"
-        :choices="named(hairEventValues, 'talk.event')"
+        :label="t('talk-events')"
+        :choices="named(hairEventValues, 'talk-event')"
         :disabled="locked"
       />
       <details>
         <summary>
-          <b>{{ t("talk.more") }}</b>
+          <b>{{ t("talk-more") }}</b>
         </summary>
         <div class="stack more">
           <ChoiceRow
             v-model="talk.fringe"
             :disabled="locked"
-            :label="t('talk.fringe')"
-            :choices="named(fringeWishValues, 'talk.fringeWish')"
+            :label="t('talk-fringe')"
+            :choices="named(fringeWishValues, 'talk-fringeWish')"
           />
           <ChoiceRow
             v-model="talk.styled_by"
             :disabled="locked"
-            :label="t('talk.styledBy')"
-            :choices="named(styledByValues, 'talk.styledByWho')"
+            :label="t('talk-styledBy')"
+            :choices="named(styledByValues, 'talk-styledByWho')"
           />
           <ChoiceRow
             v-model="talk.climate"
             :disabled="locked"
-            :label="t('talk.climate')"
-            :choices="named(climateValues, 'talk.climateAir')"
+            :label="t('talk-climate')"
+            :choices="named(climateValues, 'talk-climateAir')"
           />
           <ChoiceRow
             v-model="photographs"
             :disabled="locked"
-            :label="t('talk.photographs')"
-            :choices="named(PHOTOGRAPHS, 'talk.photographsMay')"
+            :label="t('talk-photographs')"
+            :choices="named(PHOTOGRAPHS, 'talk-photographsMay')"
           />
           <TextField
             v-model="weeks"
             inputmode="numeric"
-            :label="t('talk.weeks')"
+            :label="t('talk-weeks')"
             :fault="fault('weeks_since_cut')"
             :disabled="locked"
           />
           <TextField
             v-model="talk.products"
             :rows="2"
-            :label="t('talk.products')"
+            :label="t('talk-products')"
             :fault="fault('products')"
             :readonly="locked"
           />
         </div>
       </details>
-      <TextField v-model="talk.notes" :rows="5" :label="t('talk.notes')" :fault="fault('notes')" :readonly="locked" />
+      <TextField v-model="talk.notes" :rows="5" :label="t('talk-notes')" :fault="fault('notes')" :readonly="locked" />
       <p>
-        <RouterLink class="onward" :to="{ name: 'read' }">{{ t("talk.onward") }}</RouterLink>
+        <RouterLink class="onward" :to="{ name: 'read' }">{{ t("talk-onward") }}</RouterLink>
       </p>
     </section>
   </div>

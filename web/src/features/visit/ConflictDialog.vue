@@ -6,11 +6,10 @@ import { isPatch, sayPatch } from "@/shared/patches";
 import { useUnit } from "@/shared/unit";
 import { sayMoment } from "@/shared/days";
 import { computed, ref, watchEffect } from "vue";
-import { useI18n } from "vue-i18n";
+import { t, te } from "@/shared/words";
 import type { VisitDocument } from "./useDocument";
 
 const props = defineProps<{ document: VisitDocument<object> }>();
-const { t, te } = useI18n();
 const { say } = useUnit();
 type Side = "mine" | "theirs";
 const taken = ref<Side[]>([]);
@@ -23,13 +22,11 @@ watchEffect(() => {
 
 /** Words for a path: the locale's for each key that has some. */
 function name(path: readonly string[]): string {
-  return path
-    .map((key) => (te(`fields.${key}`) ? t(`fields.${key}`) : isPatch(key) ? sayPatch(key, t) : key))
-    .join(", ");
+  return path.map((key) => (te(`fields-${key}`) ? t(`fields-${key}`) : isPatch(key) ? sayPatch(key) : key)).join(", ");
 }
 
 function value(path: readonly string[], leaf: Leaf): string {
-  if (leaf === undefined || leaf === null || leaf === "") return t("conflict.nothing");
+  if (leaf === undefined || leaf === null || leaf === "") return t("conflict-nothing");
   if (typeof leaf === "number" && path.at(-1)?.endsWith("_mm")) return say(leaf);
   if (path.at(-1) === "girths" && typeof leaf === "string") {
     const girths = JSON.parse(leaf) as Girth[];
@@ -37,10 +34,10 @@ function value(path: readonly string[], leaf: Leaf): string {
   }
   if (path.at(-1) === "spots" && typeof leaf === "string") {
     const spots = JSON.parse(leaf) as Spot[];
-    return spots.map((each) => `${t(`read.spotKinds.${each.kind}`)}: ${t(`landmark.${each.at}`)}`).join("; ");
+    return spots.map((each) => `${t(`read-spotKinds-${each.kind}`)}: ${t(`landmark-${each.at}`)}`).join("; ");
   }
-  if (typeof leaf === "boolean") return t(leaf ? "app.yes" : "app.no");
-  return te(`point.${leaf}`) ? t(`point.${leaf}`) : String(leaf);
+  if (typeof leaf === "boolean") return t(leaf ? "app-yes" : "app-no");
+  return te(`point-${leaf}`) ? t(`point-${leaf}`) : String(leaf);
 }
 
 function settle(choice: Side | undefined) {
@@ -53,7 +50,7 @@ function settle(choice: Side | undefined) {
 <template>
   <ElDialog
     :model-value="true"
-    :title="t('conflict.title', { who: conflict?.theirs.saved_by })"
+    :title="t('conflict-title', { who: conflict?.theirs.saved_by ?? '' })"
     width="760px"
     :show-close="false"
     :close-on-click-modal="false"
@@ -61,14 +58,14 @@ function settle(choice: Side | undefined) {
     append-to="#layers"
   >
     <div v-if="conflict" class="stack">
-      <p>{{ t("conflict.text", { moment: sayMoment(conflict.theirs.saved_at) }) }}</p>
+      <p>{{ t("conflict-text", { moment: sayMoment(conflict.theirs.saved_at) }) }}</p>
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ t("conflict.field") }}</th>
-            <th scope="col">{{ t("conflict.mine") }}</th>
-            <th scope="col">{{ t("conflict.theirs") }}</th>
-            <th scope="col">{{ t("conflict.keep") }}</th>
+            <th scope="col">{{ t("conflict-field") }}</th>
+            <th scope="col">{{ t("conflict-mine") }}</th>
+            <th scope="col">{{ t("conflict-theirs") }}</th>
+            <th scope="col">{{ t("conflict-keep") }}</th>
           </tr>
         </thead>
         <tbody>
@@ -82,8 +79,8 @@ function settle(choice: Side | undefined) {
                 hide-label
                 :label="name(difference.path)"
                 :choices="[
-                  { value: 'mine', label: t('conflict.mine') },
-                  { value: 'theirs', label: t('conflict.theirs') },
+                  { value: 'mine', label: t('conflict-mine') },
+                  { value: 'theirs', label: t('conflict-theirs') },
                 ]"
               />
             </td>
@@ -91,9 +88,9 @@ function settle(choice: Side | undefined) {
         </tbody>
       </table>
       <div class="row">
-        <ElButton type="primary" @click="settle(undefined)">{{ t("conflict.keepChosen") }}</ElButton>
-        <ElButton @click="settle('mine')">{{ t("conflict.keepMine") }}</ElButton>
-        <ElButton @click="settle('theirs')">{{ t("conflict.keepTheirs") }}</ElButton>
+        <ElButton type="primary" @click="settle(undefined)">{{ t("conflict-keepChosen") }}</ElButton>
+        <ElButton @click="settle('mine')">{{ t("conflict-keepMine") }}</ElButton>
+        <ElButton @click="settle('theirs')">{{ t("conflict-keepTheirs") }}</ElButton>
       </div>
     </div>
   </ElDialog>

@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import type { Visit } from "@/api";
 import { computed } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { ribbon, type RibbonStage } from "./ribbon";
 
 const props = defineProps<{ visit: Visit }>();
-const { t } = useI18n();
 const stages = computed(() => ribbon(props.visit));
 
 const note = (stage: RibbonStage) => {
-  if (stage.zones === undefined || stage.state === "open") return t(`ribbon.${stage.state}`);
-  return stage.of ? t("ribbon.of", { n: stage.zones, all: stage.of }) : t("ribbon.zones", stage.zones);
+  if (stage.zones === undefined || stage.state === "open") return t(`ribbon-${stage.state}`);
+  return stage.of ? t("ribbon-of", { n: stage.zones, all: stage.of }) : t("ribbon-zones", { count: stage.zones });
 };
 </script>
 
 <template>
-  <nav class="ribbon" :aria-label="t('ribbon.label')">
+  <nav class="ribbon" :aria-label="t('ribbon-label')">
     <ol>
       <li v-for="stage in stages" :key="stage.name" :class="stage.state">
         <RouterLink :to="{ name: stage.name, params: { visit: visit.id } }" active-class="here">
@@ -25,7 +24,7 @@ const note = (stage: RibbonStage) => {
             <path v-if="stage.state === 'part'" d="M12 3.500 21 20H3z" />
           </svg>
           <span>
-            <b>{{ t(`stage.${stage.name}`) }}</b>
+            <b>{{ t(`stage-${stage.name}`) }}</b>
             <small>{{ note(stage) }}</small>
           </span>
         </RouterLink>

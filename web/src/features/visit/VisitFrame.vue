@@ -2,14 +2,13 @@
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay } from "@/shared/days";
 import { computed, provide, type Ref } from "vue";
-import { useI18n } from "vue-i18n";
+import { t } from "@/shared/words";
 import { useRoute } from "vue-router";
 import type { Visit } from "@/api";
 import StageRibbon from "./StageRibbon.vue";
 import { VISIT, useVisitQuery } from "./visitData";
 
 const props = defineProps<{ visit: string }>();
-const { t } = useI18n();
 const route = useRoute();
 const query = useVisitQuery(() => props.visit);
 const found = query.data;
@@ -21,13 +20,13 @@ provide(VISIT, found as Ref<Visit>);
 
 <template>
   <div v-if="query.error.value && !found" class="page stack">
-    <h1>{{ t("visit.unfound") }}</h1>
+    <h1>{{ t("visit-unfound") }}</h1>
     <FailureNote :error="query.error.value" @again="query.refetch()" />
     <p>
-      <RouterLink :to="{ name: 'people' }">{{ t("nowhere.back") }}</RouterLink>
+      <RouterLink :to="{ name: 'people' }">{{ t("nowhere-back") }}</RouterLink>
     </p>
   </div>
-  <p v-else-if="!found" class="page soft" aria-live="polite">{{ t("app.loading") }}</p>
+  <p v-else-if="!found" class="page soft" aria-live="polite">{{ t("app-loading") }}</p>
   <div v-else-if="bare"><RouterView :key="found.id" /></div>
   <div v-else class="visit">
     <header class="no-print">

@@ -1,5 +1,6 @@
 import type { Saved } from "@/api";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { createPinia, setActivePinia } from "pinia";
 import { effectScope, nextTick } from "vue";
 import { keptKey, useDocument } from "./useDocument";
 
@@ -33,6 +34,7 @@ describe("a document that is edited", () => {
   }
 
   beforeEach(() => {
+    setActivePinia(createPinia());
     vi.useFakeTimers();
     vi.stubGlobal("fetch", fetched);
     localStorage.clear();
@@ -130,13 +132,13 @@ describe("a document that is edited", () => {
   });
 
   it("says faults at their fields and keeps what was typed", async () => {
-    const fields = [{ field: "document.note", message: "is too long", problem: { kind: "missing" } }];
+    const fields = [{ field: "document.note", message: { id: "fault-missing" }, problem: { kind: "missing" } }];
     fetched.mockResolvedValueOnce(answer(422, { code: "fields", status: 422, detail: "", fields }));
     const page = open(undefined);
     page.draft.value.note = "x".repeat(9);
     await rest();
     expect(page.state.value).toBe("faulty");
-    expect(page.faultAt("note")).toBe("is too long");
+    expect(page.faultAt("note")).toBe("is needed");
     expect(localStorage.getItem(keptKey(ID, "talk"))).toContain("xxxxxxxxx");
   });
 

@@ -6,6 +6,7 @@ import { copy, same } from "@/shared/plain";
 import { Refused, Unreachable, body, client, type FieldFault, type Saved, type Stage } from "@/api";
 import { differences, withMine, type Difference } from "@/shared/merge";
 import { useDebouncedRefHistory, useEventListener } from "@vueuse/core";
+import { useUnit } from "@/shared/unit";
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from "vue";
 
 /** How long typing rests before it is saved, ms. */
@@ -48,6 +49,7 @@ export function useDocument<T extends object>(
   const version = ref(saved?.version ?? 0);
   const savedAt = ref<string | undefined>(saved?.saved_at);
   const state = ref<SaveState>("saved");
+  const { tell, tellFailure } = useUnit();
   const faults = ref<FieldFault[]>([]);
   const conflict = shallowRef<Conflict<T>>();
   const refusal = ref<string>();
@@ -132,7 +134,7 @@ export function useDocument<T extends object>(
         later(RETRY_MS);
       } else {
         state.value = "refused";
-        refusal.value = error instanceof Error ? error.message : String(error);
+        refusal.value = tellFailure(error);
       }
     }
   }
@@ -228,7 +230,10 @@ export function useDocument<T extends object>(
     redo: history.redo,
     canUndo: history.canUndo,
     canRedo: history.canRedo,
-    faultAt: (field: string) => faults.value.find((fault) => fault.field === field)?.message,
+    faultAt: (field: string) => {
+      const fault = faults.value.find((each) => each.field === field);
+      return fault && tell(fault.message);
+    },
     editable: computed(() => options.editable),
   };
 }

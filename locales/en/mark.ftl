@@ -1,0 +1,65 @@
+mark-advised = advised
+mark-at = { $n } { $unit } on the comb
+mark-comb = Comb
+mark-combs =
+  { $count ->
+      [one] One whole comb, then to the mark.
+     *[other] { $count } whole combs, then to the mark.
+  }
+mark-combsAnd = { $combs } whole combs and { $at }
+mark-compare = Beside it
+mark-csv = Save as CSV
+mark-cutSo = { $zone }: cut here
+mark-drawn = The comb with the mark
+mark-extra = extra
+mark-extraBoth = { $held } here, { $worn } worn
+mark-json = Save as JSON
+mark-lands = lands
+mark-moisture = Moisture
+mark-needsAim = It is not said where it should land.
+mark-needsRead = The zone is not read yet.
+mark-none = { $zone }: no mark yet
+mark-off = hair off
+mark-picture-states = Every way to hold it
+mark-picture-strand = The strand
+mark-pictures = Pictures
+mark-print = Print the marks
+mark-short-leave = leave
+mark-short-missing = –
+mark-short-too_short = too short
+mark-short-unsure = unsure
+mark-toAim = Say it in Aim
+mark-toRead = Measure it in Read
+mark-verdict-cut = Cut.
+mark-verdict-leave = Leave it. With the extra it needs, the mark lies beyond the ends that are there.
+mark-verdict-missing = Not measured or not wished yet.
+mark-verdict-too_short = Leave it. The hair does not reach there yet.
+mark-verdict-unsure = Too uncertain to say held like this. Hold it another way or measure more strands.
+mark-whyMore = What else went into it
+mark-why = Why here
+mark-wrong = Something in the reading or the wish can't be as it is. It is marked there.
+mark-zones = Zones with their marks
+
+chart-extra = extra
+chart-lands = lands, with the wish dashed
+chart-mark = mark, { $unit }
+chart-state = held
+
+strand-fibre = along the hair
+strand-hanging = let go
+strand-held = on the comb
+strand-label = The strand after the cut, at its four lengths
+strand-target = wish { $length }
+strand-worn = worn
+
+print-frontStraight = The fringe is meant smoothed.
+print-back = ← Back to the mark
+print-left = No mark for: { $zones }.
+print-line = Wished: { $aim } ({ $target } worn). Lands { $low } – { $high }, with { $extra } extra left here.
+print-lineWorn = Wished: { $aim }. Lands { $low } – { $high }, with { $extra } extra left here.
+print-nothing = There is no mark to print yet: measure in Read and say in Aim where the hair should land.
+print-print = Print
+print-fringe = In the fringe less often.
+print-risk = Extra is left so that it comes out shorter than wished 1 time in { $n }.
+print-title = Marks on paper
+print-worn = Worn lengths are meant { $worn }.
