@@ -4,7 +4,7 @@ CARGO := cargo
 BINARY := target/release/spirel
 # With the made-up house and the stand-ins for instruments; a salon's own binary is built without.
 DEMO := --features spirel/demo
-FRONT_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
+FRONT_SOURCES := $(shell find web/src web/public locales -type f) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
 .PHONY: demo test build contract bench pictures database browser
 

@@ -1,13 +1,13 @@
 //! Houses, the people who work in them, and who is signed in.
 
 use crate::repeat::repeated;
-use crate::{Act, Actor, Role, Store, StoreError, audit};
+use crate::{Act, Actor, Role, Store, StoreError, UnknownKey, audit};
 use argon2::{Argon2, PasswordHasher, PasswordVerifier, password_hash::phc::PasswordHash};
 use chrono::{DateTime, TimeDelta, Utc};
 use serde::Serialize;
 use sha2::{Digest, Sha256};
 use spirel_core::units::LengthUnit;
-use sqlx::{FromRow, MySqlConnection};
+use sqlx::MySqlConnection;
 use std::fmt::Write;
 use std::sync::LazyLock;
 use uuid::Uuid;
@@ -44,32 +44,33 @@ impl Person {
     }
 }
 
-#[derive(FromRow)]
 struct PersonRow {
     id: Uuid,
     house_id: Uuid,
     house: String,
     name: String,
     email: String,
-    #[sqlx(try_from = "String")]
-    role: Role,
+    role: String,
     length_unit: String,
     password_hash: String,
 }
 
-impl From<PersonRow> for Person {
-    fn from(row: PersonRow) -> Self {
+impl TryFrom<PersonRow> for Person {
+    type Error = UnknownKey;
+
+    fn try_from(row: PersonRow) -> Result<Self, UnknownKey> {
+        let role = Role::try_from(row.role)?;
         let length_unit = if row.length_unit == "inch" { LengthUnit::Inch } else { LengthUnit::Cm };
-        Self {
+        Ok(Self {
             id: row.id,
             house_id: row.house_id,
             house: row.house,
             name: row.name,
             email: row.email,
-            role: row.role,
-            rights: row.role.rights(),
+            role,
+            rights: role.rights(),
             length_unit,
-        }
+        })
     }
 }
 
@@ -110,10 +111,7 @@ impl Store {
     /// Sets up a house.
     pub async fn add_house(&self, name: &str) -> Result<Uuid, StoreError> {
         let id = Uuid::now_v7();
-        sqlx::query("INSERT INTO house (id, name, created_at) VALUES (?, ?, ?)")
-            .bind(id)
-            .bind(name)
-            .bind(Utc::now())
+        sqlx::query!("INSERT INTO house (id, name, created_at) VALUES (?, ?, ?)", id, name, Utc::now())
             .execute(&self.pool)
             .await?;
         Ok(id)
@@ -133,16 +131,7 @@ impl Store {
         let actor = Actor { house_id, person_id: Uuid::now_v7(), role };
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query(
-                "INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)",
-            )
-            .bind(actor.person_id)
-            .bind(house_id)
-            .bind(name)
-            .bind(email.to_lowercase())
-            .bind(role.key())
-            .bind(&hash)
-            .bind(Utc::now())
+            sqlx::query!("INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)", actor.person_id, house_id, name, email.to_lowercase(), role.key(), &hash, Utc::now())
             .execute(&mut *tx)
             .await
             .map_err(|e| match &e {
@@ -164,17 +153,19 @@ impl Store {
         password: &str,
         replaced: Option<&str>,
     ) -> Result<Option<(String, Person)>, StoreError> {
-        let row: Option<PersonRow> = sqlx::query_as(
-            "SELECT p.id, p.house_id, h.name AS house, p.name, p.email, p.role, p.length_unit, p.password_hash
-             FROM person p JOIN house h ON h.id = p.house_id WHERE p.email = ?",
+        let row = sqlx::query_as!(
+            PersonRow,
+            r#"SELECT p.id AS "id: Uuid", p.house_id AS "house_id: Uuid", h.name AS house, p.name, p.email, p.role, p.length_unit,
+                      p.password_hash
+               FROM person p JOIN house h ON h.id = p.house_id WHERE p.email = ?"#,
+            email.to_lowercase()
         )
-        .bind(email.to_lowercase())
         .fetch_optional(&self.pool)
         .await?;
         let hash = row.as_ref().map_or_else(|| NOBODY.clone(), |row| row.password_hash.clone());
         let password = password.to_owned();
         let fits = on_a_worker(move || password_fits(&password, &hash)).await?;
-        let Some(person) = row.filter(|_| fits).map(Person::from) else {
+        let Some(person) = row.filter(|_| fits).map(Person::try_from).transpose()? else {
             return Ok(None);
         };
         let token = new_token();
@@ -184,18 +175,16 @@ impl Store {
             if let Some(old) = replaced {
                 end_session(&mut tx, old).await?;
             }
-            sqlx::query("DELETE FROM session WHERE person_id = ? AND expires_at < ?")
-                .bind(person.id)
-                .bind(now)
+            sqlx::query!("DELETE FROM session WHERE person_id = ? AND expires_at < ?", person.id, now)
                 .execute(&mut *tx)
                 .await?;
-            sqlx::query(
+            sqlx::query!(
                 "INSERT INTO session (token_hash, person_id, created_at, expires_at) VALUES (?, ?, ?, ?)",
+                token_hash(&token),
+                person.id,
+                now,
+                now + TimeDelta::hours(SESSION_HOURS)
             )
-            .bind(token_hash(&token))
-            .bind(person.id)
-            .bind(now)
-            .bind(now + TimeDelta::hours(SESSION_HOURS))
             .execute(&mut *tx)
             .await?;
             audit::record(&mut tx, &person.actor(), "signed_in", ("person", person.id), None).await?;
@@ -208,16 +197,18 @@ impl Store {
 
     /// Who a token belongs to, while its session lasts.
     pub async fn who_is(&self, token: &str, now: DateTime<Utc>) -> Result<Option<Person>, StoreError> {
-        let row: Option<PersonRow> = sqlx::query_as(
-            "SELECT p.id, p.house_id, h.name AS house, p.name, p.email, p.role, p.length_unit, p.password_hash
-             FROM session s JOIN person p ON p.id = s.person_id JOIN house h ON h.id = p.house_id
-             WHERE s.token_hash = ? AND s.expires_at > ?",
+        let row = sqlx::query_as!(
+            PersonRow,
+            r#"SELECT p.id AS "id: Uuid", p.house_id AS "house_id: Uuid", h.name AS house, p.name, p.email, p.role, p.length_unit,
+                      p.password_hash
+               FROM session s JOIN person p ON p.id = s.person_id JOIN house h ON h.id = p.house_id
+               WHERE s.token_hash = ? AND s.expires_at > ?"#,
+            token_hash(token),
+            now
         )
-        .bind(token_hash(token))
-        .bind(now)
         .fetch_optional(&self.pool)
         .await?;
-        Ok(row.map(Person::from))
+        Ok(row.map(Person::try_from).transpose()?)
     }
 
     /// Ends one session.
@@ -230,8 +221,7 @@ impl Store {
     pub async fn sign_out_everywhere(&self, actor: &Actor) -> Result<(), StoreError> {
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query("DELETE FROM session WHERE person_id = ?")
-                .bind(actor.person_id)
+            sqlx::query!("DELETE FROM session WHERE person_id = ?", actor.person_id)
                 .execute(&mut *tx)
                 .await?;
             audit::record(&mut tx, actor, "signed_out_everywhere", ("person", actor.person_id), None).await?;
@@ -249,12 +239,14 @@ impl Store {
         };
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query("UPDATE person SET length_unit = ? WHERE id = ? AND house_id = ?")
-                .bind(unit)
-                .bind(actor.person_id)
-                .bind(actor.house_id)
-                .execute(&mut *tx)
-                .await?;
+            sqlx::query!(
+                "UPDATE person SET length_unit = ? WHERE id = ? AND house_id = ?",
+                unit,
+                actor.person_id,
+                actor.house_id
+            )
+            .execute(&mut *tx)
+            .await?;
             audit::record(&mut tx, actor, "changed_unit", ("person", actor.person_id), None).await?;
             tx.commit().await?;
             Ok(())
@@ -264,9 +256,6 @@ impl Store {
 }
 
 async fn end_session(connection: &mut MySqlConnection, token: &str) -> Result<(), StoreError> {
-    sqlx::query("DELETE FROM session WHERE token_hash = ?")
-        .bind(token_hash(token))
-        .execute(connection)
-        .await?;
+    sqlx::query!("DELETE FROM session WHERE token_hash = ?", token_hash(token)).execute(connection).await?;
     Ok(())
 }

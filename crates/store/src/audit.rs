@@ -3,7 +3,7 @@
 use crate::{Actor, Store, StoreError};
 use chrono::{DateTime, Utc};
 use serde::Serialize;
-use sqlx::{MySqlConnection, Row};
+use sqlx::MySqlConnection;
 use uuid::Uuid;
 
 /// One line.
@@ -42,17 +42,7 @@ pub(crate) async fn record(
     (entity, entity_id): (&str, Uuid),
     version: Option<u32>,
 ) -> Result<(), StoreError> {
-    sqlx::query(
-        "INSERT INTO audit (id, house_id, person_id, at, action, entity, entity_id, version) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-    )
-    .bind(Uuid::now_v7())
-    .bind(actor.house_id)
-    .bind(actor.person_id)
-    .bind(Utc::now())
-    .bind(action)
-    .bind(entity)
-    .bind(entity_id)
-    .bind(version)
+    sqlx::query!("INSERT INTO audit (id, house_id, person_id, at, action, entity, entity_id, version) VALUES (?, ?, ?, ?, ?, ?, ?, ?)", Uuid::now_v7(), actor.house_id, actor.person_id, Utc::now(), action, entity, entity_id, version)
     .execute(tx)
     .await?;
     Ok(())
@@ -61,24 +51,17 @@ pub(crate) async fn record(
 impl Store {
     /// The newest lines of the actor's house.
     pub async fn audit(&self, actor: &Actor) -> Result<AuditPage, StoreError> {
-        let rows = sqlx::query(
-            "SELECT a.at, p.name, a.action, a.entity, a.entity_id, a.version FROM audit a
-             LEFT JOIN person p ON p.id = a.person_id WHERE a.house_id = ? ORDER BY a.id DESC LIMIT ?",
+        let entries = sqlx::query_as!(
+            AuditEntry,
+            r#"SELECT a.at AS "at: DateTime<Utc>", p.name AS "person?", a.action, a.entity,
+                      a.entity_id AS "entity_id: Uuid", a.version
+               FROM audit a LEFT JOIN person p ON p.id = a.person_id
+               WHERE a.house_id = ? ORDER BY a.id DESC LIMIT ?"#,
+            actor.house_id,
+            PAGE
         )
-        .bind(actor.house_id)
-        .bind(PAGE)
         .fetch_all(&self.pool)
         .await?;
-        let entry = |row: &sqlx::mysql::MySqlRow| {
-            Ok(AuditEntry {
-                at: row.try_get(0)?,
-                person: row.try_get(1)?,
-                action: row.try_get(2)?,
-                entity: row.try_get(3)?,
-                entity_id: row.try_get(4)?,
-                version: row.try_get(5)?,
-            })
-        };
-        Ok(AuditPage { entries: rows.iter().map(entry).collect::<Result<_, sqlx::Error>>()? })
+        Ok(AuditPage { entries })
     }
 }

@@ -5,7 +5,6 @@ use crate::{Actor, Store, StoreError, audit};
 use chrono::{DateTime, NaiveDate, Utc};
 use serde::{Deserialize, Serialize};
 use spirel_core::error::{FieldErrors, Problem};
-use sqlx::FromRow;
 use uuid::Uuid;
 
 /// What is asked for when a client is taken in.
@@ -43,7 +42,7 @@ impl ClientDraft {
 }
 
 /// A client.
-#[derive(Debug, Clone, Serialize, FromRow)]
+#[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Client {
     /// Their key.
@@ -61,7 +60,7 @@ pub struct Client {
 }
 
 /// A client as they stand in a list.
-#[derive(Debug, Clone, Serialize, FromRow)]
+#[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ClientRow {
     /// Their key.
@@ -103,24 +102,26 @@ impl Store {
     pub async fn clients(&self, actor: &Actor, search: &str, page: u32) -> Result<ClientPage, StoreError> {
         let page = page.max(1);
         let pattern = anywhere(search);
-        let (total,): (i64,) =
-            sqlx::query_as("SELECT COUNT(*) FROM client WHERE house_id = ? AND (name LIKE ? OR note LIKE ?)")
-                .bind(actor.house_id)
-                .bind(&pattern)
-                .bind(&pattern)
-                .fetch_one(&self.pool)
-                .await?;
-        let clients = sqlx::query_as(
-            "SELECT c.id, c.name, c.note, COUNT(v.id) AS visits, MAX(v.on_date) AS last_visit
-             FROM client c LEFT JOIN visit v ON v.client_id = c.id
-             WHERE c.house_id = ? AND (c.name LIKE ? OR c.note LIKE ?)
-             GROUP BY c.id, c.name, c.note ORDER BY c.name, c.id LIMIT ? OFFSET ?",
+        let total = sqlx::query_scalar!(
+            "SELECT COUNT(*) FROM client WHERE house_id = ? AND (name LIKE ? OR note LIKE ?)",
+            actor.house_id,
+            pattern,
+            pattern
         )
-        .bind(actor.house_id)
-        .bind(&pattern)
-        .bind(&pattern)
-        .bind(PER_PAGE)
-        .bind(u64::from(page - 1) * u64::from(PER_PAGE))
+        .fetch_one(&self.pool)
+        .await?;
+        let clients = sqlx::query_as!(
+            ClientRow,
+            r#"SELECT c.id AS "id: Uuid", c.name, c.note, COUNT(v.id) AS visits, MAX(v.on_date) AS last_visit
+               FROM client c LEFT JOIN visit v ON v.client_id = c.id
+               WHERE c.house_id = ? AND (c.name LIKE ? OR c.note LIKE ?)
+               GROUP BY c.id, c.name, c.note ORDER BY c.name, c.id LIMIT ? OFFSET ?"#,
+            actor.house_id,
+            pattern,
+            pattern,
+            PER_PAGE,
+            u64::from(page - 1) * u64::from(PER_PAGE)
+        )
         .fetch_all(&self.pool)
         .await?;
         Ok(ClientPage { clients, total, page, per_page: PER_PAGE })
@@ -128,11 +129,13 @@ impl Store {
 
     /// One client of the house.
     pub async fn client(&self, actor: &Actor, id: Uuid) -> Result<Client, StoreError> {
-        sqlx::query_as(
-            "SELECT id, name, contact, note, consent_at, version FROM client WHERE id = ? AND house_id = ?",
+        sqlx::query_as!(
+            Client,
+            r#"SELECT id AS "id: Uuid", name, contact, note, consent_at AS "consent_at: DateTime<Utc>", version
+               FROM client WHERE id = ? AND house_id = ?"#,
+            id,
+            actor.house_id
         )
-        .bind(id)
-        .bind(actor.house_id)
         .fetch_optional(&self.pool)
         .await?
         .ok_or(StoreError::NotFound)
@@ -144,16 +147,7 @@ impl Store {
         let now = Utc::now();
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query(
-                "INSERT INTO client (id, house_id, name, contact, note, consent_at, created_at, version) VALUES (?, ?, ?, ?, ?, ?, ?, 1)",
-            )
-            .bind(id)
-            .bind(actor.house_id)
-            .bind(draft.name.trim())
-            .bind(draft.contact.trim())
-            .bind(draft.note.trim())
-            .bind(now)
-            .bind(now)
+            sqlx::query!("INSERT INTO client (id, house_id, name, contact, note, consent_at, created_at, version) VALUES (?, ?, ?, ?, ?, ?, ?, 1)", id, actor.house_id, draft.name.trim(), draft.contact.trim(), draft.note.trim(), now, now)
             .execute(&mut *tx)
             .await?;
             audit::record(&mut tx, actor, "created", ("client", id), Some(1)).await?;

@@ -1,11 +1,11 @@
 //! The document of each stage of a visit: kept in every version, saved under an optimistic lock.
 
 use crate::repeat::repeated;
-use crate::{Actor, Document, Store, StoreError, UnknownKey, audit};
+use crate::{Actor, Document, Store, StoreError, audit};
 use chrono::{DateTime, Utc};
 use serde_json::Value;
 use spirel_core::stage::Stage;
-use sqlx::{AssertSqlSafe, FromRow, MySqlConnection};
+use sqlx::MySqlConnection;
 use uuid::Uuid;
 
 /// Version of the documents' shape; a change of shape comes with an upgrade.
@@ -14,13 +14,7 @@ const SCHEMA_VERSION: u16 = 2;
 /// Versions of one document that are looked through at once.
 const MOST_VERSIONS: u32 = 1000;
 
-/// A document with its head: the newest version and nothing older.
-const NEWEST: &str = "SELECT d.stage, d.version, CAST(d.body AS CHAR) AS body, p.name AS saved_by, d.saved_at
-    FROM stage_head h
-    JOIN stage_document d ON d.visit_id = h.visit_id AND d.stage = h.stage AND d.version = h.version
-    JOIN person p ON p.id = d.saved_by WHERE h.visit_id = ?";
-
-#[derive(FromRow)]
+/// The newest version of a stage.
 struct DocumentRow {
     stage: String,
     version: u32,
@@ -29,16 +23,14 @@ struct DocumentRow {
     saved_at: DateTime<Utc>,
 }
 
-impl TryFrom<DocumentRow> for Document {
-    type Error = StoreError;
-
-    fn try_from(row: DocumentRow) -> Result<Self, StoreError> {
-        Ok(Self {
-            stage: Stage::of_key(&row.stage).ok_or(UnknownKey(row.stage))?,
-            version: row.version,
-            body: serde_json::from_str(&row.body)?,
-            saved_by: row.saved_by,
-            saved_at: row.saved_at,
+impl DocumentRow {
+    fn document(&self, stage: Stage) -> Result<Document, StoreError> {
+        Ok(Document {
+            stage,
+            version: self.version,
+            body: serde_json::from_str(&self.body)?,
+            saved_by: self.saved_by.clone(),
+            saved_at: self.saved_at,
         })
     }
 }
@@ -59,13 +51,21 @@ pub struct PartVersion {
 impl Store {
     /// The newest document of each stage of a visit.
     pub(crate) async fn documents(&self, actor: &Actor, visit_id: Uuid) -> Result<Vec<Document>, StoreError> {
-        let rows: Vec<DocumentRow> =
-            sqlx::query_as(AssertSqlSafe(format!("{NEWEST} AND d.house_id = ? ORDER BY h.stage")))
-                .bind(visit_id)
-                .bind(actor.house_id)
-                .fetch_all(&self.pool)
-                .await?;
-        rows.into_iter().map(Document::try_from).collect()
+        let rows = sqlx::query_as!(
+            DocumentRow,
+            r#"SELECT d.stage, d.version, CAST(d.body AS CHAR) AS "body!", p.name AS saved_by,
+                      d.saved_at AS "saved_at: DateTime<Utc>"
+               FROM stage_head h
+               JOIN stage_document d ON d.visit_id = h.visit_id AND d.stage = h.stage AND d.version = h.version
+               JOIN person p ON p.id = d.saved_by
+               WHERE h.visit_id = ? AND d.house_id = ? ORDER BY h.stage"#,
+            visit_id,
+            actor.house_id
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        // A stage that a newer program keeps is not this one's to show.
+        rows.into_iter().filter_map(|row| Some(row.document(Stage::of_key(&row.stage)?))).collect()
     }
 
     /// A member of a stage's document in every saved version, oldest first; of very many the newest [`MOST_VERSIONS`]. The
@@ -78,23 +78,24 @@ impl Store {
         path: &[&str],
     ) -> Result<Vec<PartVersion>, StoreError> {
         let path: String = path.iter().map(|name| format!(".{name}")).collect();
-        let rows: Vec<(u32, Option<String>, String, DateTime<Utc>)> = sqlx::query_as(
-            "SELECT d.version, CAST(JSON_EXTRACT(d.body, ?) AS CHAR), p.name, d.saved_at
-             FROM stage_document d JOIN person p ON p.id = d.saved_by
-             WHERE d.visit_id = ? AND d.house_id = ? AND d.stage = ? ORDER BY d.version DESC LIMIT ?",
+        let rows = sqlx::query!(
+            r#"SELECT d.version, CAST(JSON_EXTRACT(d.body, ?) AS CHAR) AS "part: String", p.name AS saved_by,
+                      d.saved_at AS "saved_at: DateTime<Utc>"
+               FROM stage_document d JOIN person p ON p.id = d.saved_by
+               WHERE d.visit_id = ? AND d.house_id = ? AND d.stage = ? ORDER BY d.version DESC LIMIT ?"#,
+            format!("${path}"),
+            visit_id,
+            actor.house_id,
+            stage.key(),
+            MOST_VERSIONS
         )
-        .bind(format!("${path}"))
-        .bind(visit_id)
-        .bind(actor.house_id)
-        .bind(stage.key())
-        .bind(MOST_VERSIONS)
         .fetch_all(&self.pool)
         .await?;
-        let part = |(version, part, saved_by, saved_at): (u32, Option<String>, String, DateTime<Utc>)| {
-            let part = part.as_deref().map_or(Ok(Value::Null), serde_json::from_str)?;
-            Ok(PartVersion { version, part, saved_by, saved_at })
-        };
-        rows.into_iter().rev().map(part).collect()
+        let versions = rows.into_iter().rev().map(|row| {
+            let part = row.part.as_deref().map_or(Ok(Value::Null), serde_json::from_str)?;
+            Ok(PartVersion { version: row.version, part, saved_by: row.saved_by, saved_at: row.saved_at })
+        });
+        versions.collect()
     }
 
     /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version is told what the
@@ -110,12 +111,13 @@ impl Store {
         repeated(async || {
             let mut tx = self.pool.begin().await?;
             // The visit's row is the lock under which versions are counted.
-            let visit: Option<(Uuid,)> =
-                sqlx::query_as("SELECT id FROM visit WHERE id = ? AND house_id = ? FOR UPDATE")
-                    .bind(visit_id)
-                    .bind(actor.house_id)
-                    .fetch_optional(&mut *tx)
-                    .await?;
+            let visit = sqlx::query!(
+                "SELECT id FROM visit WHERE id = ? AND house_id = ? FOR UPDATE",
+                visit_id,
+                actor.house_id
+            )
+            .fetch_optional(&mut *tx)
+            .await?;
             visit.ok_or(StoreError::NotFound)?;
             if let Some(current) = newest(&mut tx, visit_id, stage).await? {
                 if current.body == *body {
@@ -145,27 +147,17 @@ pub(crate) async fn add_version(
     stage: Stage,
     body: &Value,
 ) -> Result<(), StoreError> {
-    sqlx::query(
-        "INSERT INTO stage_document (visit_id, stage, version, house_id, schema_version, body, saved_by, saved_at)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-    )
-    .bind(visit_id)
-    .bind(stage.key())
-    .bind(version)
-    .bind(actor.house_id)
-    .bind(SCHEMA_VERSION)
-    .bind(body.to_string())
-    .bind(actor.person_id)
-    .bind(Utc::now())
+    sqlx::query!("INSERT INTO stage_document (visit_id, stage, version, house_id, schema_version, body, saved_by, saved_at)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)", visit_id, stage.key(), version, actor.house_id, SCHEMA_VERSION, body.to_string(), actor.person_id, Utc::now())
     .execute(&mut *tx)
     .await?;
-    sqlx::query(
+    sqlx::query!(
         "INSERT INTO stage_head (visit_id, stage, version) VALUES (?, ?, ?)
          ON DUPLICATE KEY UPDATE version = VALUES(version)",
+        visit_id,
+        stage.key(),
+        version
     )
-    .bind(visit_id)
-    .bind(stage.key())
-    .bind(version)
     .execute(&mut *tx)
     .await?;
     audit::record(tx, actor, "saved", (stage.key(), visit_id), Some(version)).await
@@ -176,10 +168,18 @@ async fn newest(
     visit_id: Uuid,
     stage: Stage,
 ) -> Result<Option<Document>, StoreError> {
-    let row: Option<DocumentRow> = sqlx::query_as(AssertSqlSafe(format!("{NEWEST} AND h.stage = ?")))
-        .bind(visit_id)
-        .bind(stage.key())
-        .fetch_optional(tx)
-        .await?;
-    row.map(Document::try_from).transpose()
+    let row = sqlx::query_as!(
+        DocumentRow,
+        r#"SELECT d.stage, d.version, CAST(d.body AS CHAR) AS "body!", p.name AS saved_by,
+                  d.saved_at AS "saved_at: DateTime<Utc>"
+           FROM stage_head h
+           JOIN stage_document d ON d.visit_id = h.visit_id AND d.stage = h.stage AND d.version = h.version
+           JOIN person p ON p.id = d.saved_by
+           WHERE h.visit_id = ? AND h.stage = ?"#,
+        visit_id,
+        stage.key()
+    )
+    .fetch_optional(tx)
+    .await?;
+    row.map(|row| row.document(stage)).transpose()
 }

@@ -63,7 +63,7 @@ impl Store {
 
     /// Whether no house has been set up yet.
     pub async fn is_empty(&self) -> Result<bool, StoreError> {
-        let (houses,): (i64,) = sqlx::query_as("SELECT COUNT(*) FROM house").fetch_one(&self.pool).await?;
+        let houses = sqlx::query_scalar!("SELECT COUNT(*) FROM house").fetch_one(&self.pool).await?;
         Ok(houses == 0)
     }
 

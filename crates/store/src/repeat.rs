@@ -38,9 +38,7 @@ mod tests {
                     if number == 1 && tries.fetch_add(1, Ordering::SeqCst) < 2 {
                         both_hold_one.wait().await;
                     }
-                    sqlx::query("UPDATE house SET name = ? WHERE id = ?")
-                        .bind(name)
-                        .bind(houses[house])
+                    sqlx::query!("UPDATE house SET name = ? WHERE id = ?", name, houses[house])
                         .execute(&mut *tx)
                         .await?;
                 }

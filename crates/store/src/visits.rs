@@ -2,7 +2,7 @@
 
 use crate::documents::add_version;
 use crate::repeat::repeated;
-use crate::{Actor, Client, Day, Document, Store, StoreError, UnknownKey, audit};
+use crate::{Actor, Client, Day, Document, Store, StoreError, audit};
 use chrono::Utc;
 use serde::Serialize;
 use serde_json::Value;
@@ -43,34 +43,37 @@ pub struct Visit {
 impl Store {
     /// A client's visits, newest first.
     pub async fn visits(&self, actor: &Actor, client_id: Uuid) -> Result<Vec<VisitRow>, StoreError> {
-        let rows: Vec<(Uuid, Day, String)> = sqlx::query_as(
-            "SELECT v.id, v.on_date, p.name FROM visit v JOIN person p ON p.id = v.created_by
-             WHERE v.client_id = ? AND v.house_id = ? ORDER BY v.on_date DESC, v.id DESC",
+        let rows = sqlx::query!(
+            r#"SELECT v.id AS "id: Uuid", v.on_date AS "on_date: Day", p.name
+               FROM visit v JOIN person p ON p.id = v.created_by
+               WHERE v.client_id = ? AND v.house_id = ? ORDER BY v.on_date DESC, v.id DESC"#,
+            client_id,
+            actor.house_id
         )
-        .bind(client_id)
-        .bind(actor.house_id)
         .fetch_all(&self.pool)
         .await?;
-        let heads: Vec<(Uuid, String, u32)> = sqlx::query_as(
-            "SELECT h.visit_id, h.stage, h.version FROM stage_head h JOIN visit v ON v.id = h.visit_id
-             WHERE v.client_id = ? AND v.house_id = ?",
+        let heads = sqlx::query!(
+            r#"SELECT h.visit_id AS "visit_id: Uuid", h.stage, h.version
+               FROM stage_head h JOIN visit v ON v.id = h.visit_id WHERE v.client_id = ? AND v.house_id = ?"#,
+            client_id,
+            actor.house_id
         )
-        .bind(client_id)
-        .bind(actor.house_id)
         .fetch_all(&self.pool)
         .await?;
         let mut stages: HashMap<Uuid, BTreeMap<Stage, u32>> = HashMap::new();
-        for (visit, stage, version) in heads {
-            let stage = Stage::of_key(&stage).ok_or(UnknownKey(stage))?;
-            stages.entry(visit).or_default().insert(stage, version);
+        for head in heads {
+            // A stage that a newer program keeps is not this one's to show.
+            if let Some(stage) = Stage::of_key(&head.stage) {
+                stages.entry(head.visit_id).or_default().insert(stage, head.version);
+            }
         }
-        let row = |(id, on_date, stylist)| VisitRow {
-            id,
-            on_date,
-            stylist,
-            stages: stages.remove(&id).unwrap_or_default(),
-        };
-        Ok(rows.into_iter().map(row).collect())
+        let visits = rows.into_iter().map(|row| VisitRow {
+            id: row.id,
+            on_date: row.on_date,
+            stylist: row.name,
+            stages: stages.remove(&row.id).unwrap_or_default(),
+        });
+        Ok(visits.collect())
     }
 
     /// Begins a visit.
@@ -90,13 +93,7 @@ impl Store {
         let id = Uuid::now_v7();
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)")
-                .bind(id)
-                .bind(actor.house_id)
-                .bind(client_id)
-                .bind(on_date)
-                .bind(actor.person_id)
-                .bind(Utc::now())
+            sqlx::query!("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)", id, actor.house_id, client_id, on_date, actor.person_id, Utc::now())
                 .execute(&mut *tx)
                 .await?;
             audit::record(&mut tx, actor, "created", ("visit", id), None).await?;
@@ -111,17 +108,17 @@ impl Store {
 
     /// A visit of the house with everything in it.
     pub async fn visit(&self, actor: &Actor, id: Uuid) -> Result<Visit, StoreError> {
-        let row: Option<(Uuid, Day, String)> = sqlx::query_as(
-            "SELECT v.client_id, v.on_date, p.name FROM visit v JOIN person p ON p.id = v.created_by
-             WHERE v.id = ? AND v.house_id = ?",
+        let row = sqlx::query!(
+            r#"SELECT v.client_id AS "client_id: Uuid", v.on_date AS "on_date: Day", p.name
+               FROM visit v JOIN person p ON p.id = v.created_by WHERE v.id = ? AND v.house_id = ?"#,
+            id,
+            actor.house_id
         )
-        .bind(id)
-        .bind(actor.house_id)
         .fetch_optional(&self.pool)
         .await?;
-        let (client_id, on_date, stylist) = row.ok_or(StoreError::NotFound)?;
-        let client = self.client(actor, client_id).await?;
+        let row = row.ok_or(StoreError::NotFound)?;
+        let client = self.client(actor, row.client_id).await?;
         let documents = self.documents(actor, id).await?;
-        Ok(Visit { id, on_date, stylist, client, documents })
+        Ok(Visit { id, on_date: row.on_date, stylist: row.name, client, documents })
     }
 }

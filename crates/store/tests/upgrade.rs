@@ -3,6 +3,7 @@
 
 use chrono::NaiveDate;
 use serde_json::{Value, json};
+use spirel_core::stage::Stage;
 use spirel_store::{Actor, ClientDraft, Day, Role, Store};
 use spirel_testkit::fresh_database_url;
 use sqlx::migrate::Migrator;
@@ -122,5 +123,25 @@ async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_t
     assert_eq!(found(plan_alone, "read", 1), (2, json!({"felt": plan["felt"], "taper": plan["taper"]})));
     assert_eq!(found(plan_alone, "plan", 2).1, json!({"cut": {"name": "Line"}}));
     assert_eq!(rows.iter().filter(|row| row.0 == no_plan).count(), 1);
+    store.close().await;
+}
+
+#[tokio::test]
+async fn a_stage_that_a_newer_program_keeps_is_left_out_and_the_rest_is_read() {
+    let store = Store::open(&fresh_database_url().await).await.unwrap();
+    let (wren, client) = client_of_a_house(&store).await;
+    let day = Day::new(NaiveDate::from_ymd_opt(2026, 1, 2).unwrap()).unwrap();
+    let visit = store.add_visit(&wren, client, day).await.unwrap();
+    store.save_document(&wren, visit, Stage::Talk, 0, &json!({"notes": "here"})).await.unwrap();
+    for row in [
+        "INSERT INTO stage_document SELECT visit_id, 'later', 1, house_id, 3, '{}', saved_by, saved_at FROM stage_document",
+        "INSERT INTO stage_head SELECT visit_id, 'later', 1 FROM stage_head",
+    ] {
+        sqlx::query(row).execute(store.pool()).await.unwrap();
+    }
+    let list = store.visits(&wren, client).await.unwrap();
+    assert_eq!(list[0].stages.keys().collect::<Vec<_>>(), [&Stage::Talk]);
+    let whole = store.visit(&wren, visit).await.unwrap();
+    assert_eq!(whole.documents.iter().map(|document| document.stage).collect::<Vec<_>>(), [Stage::Talk]);
     store.close().await;
 }
