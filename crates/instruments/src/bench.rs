@@ -34,14 +34,14 @@ pub struct Bench {
 impl Bench {
     /// One of each kind. The same seed makes the same errors in the same order.
     pub fn new(seed: u64) -> Self {
-        let each = |kind, label| Instrument::new(kind, label, seed ^ kind as u64);
+        let instrument = |kind, label| Instrument::new(kind, label, seed ^ kind as u64);
         Self {
             instruments: vec![
-                each(DeviceKind::Comb, "Comb 1"),
-                each(DeviceKind::Gauge, "Gauge 1"),
-                each(DeviceKind::Scope, "Scope 1"),
-                each(DeviceKind::Meter, "Meter 1"),
-                each(DeviceKind::Room, "Room"),
+                instrument(DeviceKind::Comb, "Comb 1"),
+                instrument(DeviceKind::Gauge, "Gauge 1"),
+                instrument(DeviceKind::Scope, "Scope 1"),
+                instrument(DeviceKind::Meter, "Meter 1"),
+                instrument(DeviceKind::Room, "Room"),
             ],
             paired: BTreeMap::new(),
             kept: BTreeMap::new(),

@@ -40,7 +40,7 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
     let mut moves = Vec::with_capacity(cut.moves.len());
     let mut shortened_by = Vec::with_capacity(cut.moves.len());
     let count = hair.strands.len();
-    for (number, each) in cut.moves.iter().enumerate() {
+    for (number, move_) in cut.moves.iter().enumerate() {
         let mut scissors = Scissors {
             hair,
             lengths: &mut lengths,
@@ -48,7 +48,7 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
             shortened: vec![false; count],
             earlier: &shortened_by,
         };
-        let report = scissors.carry_out(each);
+        let report = scissors.carry_out(move_);
         let shortened = scissors.shortened;
         if let Some(report) = faults.take(&format!("moves.{number}"), report) {
             moves.push(report);
@@ -91,8 +91,8 @@ pub(super) struct Scissors<'a> {
 type Members = Vec<(usize, Vec3)>;
 
 impl Scissors<'_> {
-    fn carry_out(&mut self, each: &Move) -> Result<MoveReport, FieldErrors> {
-        let (technique_share, technique_depth_mm) = each.technique.amounts();
+    fn carry_out(&mut self, move_: &Move) -> Result<MoveReport, FieldErrors> {
+        let (technique_share, technique_depth_mm) = move_.technique.amounts();
         let mut report = MoveReport {
             share: 0.0,
             cut_share: 0.0,
@@ -103,19 +103,19 @@ impl Scissors<'_> {
             sections: Vec::new(),
             notes: Vec::new(),
         };
-        if each.off || matches!(each.way, MoveKind::Pause(_)) {
+        if move_.off || matches!(move_.way, MoveKind::Pause(_)) {
             return Ok(report);
         }
-        if each.state.moisture == Moisture::Wet
-            && each.state.comb == Comb::None
-            && !matches!(each.way, MoveKind::Weight(_))
+        if move_.state.moisture == Moisture::Wet
+            && move_.state.comb == Comb::None
+            && !matches!(move_.way, MoveKind::Weight(_))
         {
             report.notes.push(MoveNote::WetWithoutComb);
         }
         let before = self.hair.mass_g(self.lengths);
-        let mut touched = self.one_side(each, &mut report)?;
-        if each.mirrored {
-            let also = self.one_side(&each.other_side(), &mut report)?;
+        let mut touched = self.one_side(move_, &mut report)?;
+        if move_.mirrored {
+            let also = self.one_side(&move_.other_side(), &mut report)?;
             touched = (touched.0 + also.0, touched.1 + also.1);
         }
         report.share = touched.0 as f64 / self.hair.strands.len() as f64;
@@ -132,11 +132,11 @@ impl Scissors<'_> {
     }
 
     /// Strands acted on, and those of them that lost length.
-    fn one_side(&mut self, each: &Move, report: &mut MoveReport) -> Result<(usize, usize), FieldErrors> {
+    fn one_side(&mut self, move_: &Move, report: &mut MoveReport) -> Result<(usize, usize), FieldErrors> {
         let scalp = self.hair.scalp();
         let mut faults = FieldErrors::default();
-        let Some(test) = faults.take("region", each.region.on(&scalp)) else { return Err(faults) };
-        let within = each.pattern.as_ref().and_then(|pattern| pattern.within.as_ref());
+        let Some(test) = faults.take("region", move_.region.on(&scalp)) else { return Err(faults) };
+        let within = move_.pattern.as_ref().and_then(|pattern| pattern.within.as_ref());
         let within = within.and_then(|region| faults.take("pattern.within", region.on(&scalp)));
         if !faults.0.is_empty() {
             return Err(faults);
@@ -150,15 +150,15 @@ impl Scissors<'_> {
             .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
             .map(|(i, strand)| (i, strand.root.at.normalize()))
             .collect();
-        let textured = Textured { pattern: each.pattern.as_ref(), within: within.as_ref(), scalp };
-        let cut = match &each.way {
-            MoveKind::Perimeter(line) => self.cut_at_line(&members, line, each),
+        let textured = Textured { pattern: move_.pattern.as_ref(), within: within.as_ref(), scalp };
+        let cut = match &move_.way {
+            MoveKind::Perimeter(line) => self.cut_at_line(&members, line, move_),
             MoveKind::Sections(sections) => {
-                return self.in_sections(&members, (sections, &test), each, &textured, report);
+                return self.in_sections(&members, (sections, &test), move_, &textured, report);
             }
-            MoveKind::Gathered(gathered) => self.gather(&members, gathered, each, &textured, report),
-            MoveKind::Weight(layout) => self.weigh(&members, layout, &each.technique, &textured, report),
-            MoveKind::Recoil(recoil) => self.recoil(&members, recoil, each, &textured, report),
+            MoveKind::Gathered(gathered) => self.gather(&members, gathered, move_, &textured, report),
+            MoveKind::Weight(layout) => self.weigh(&members, layout, &move_.technique, &textured, report),
+            MoveKind::Recoil(recoil) => self.recoil(&members, recoil, move_, &textured, report),
             MoveKind::Pause(_) => 0,
         };
         Ok((members.len(), cut))
@@ -183,7 +183,7 @@ impl Scissors<'_> {
         all
     }
 
-    fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, each: &Move) -> usize {
+    fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, move_: &Move) -> usize {
         let hair = self.hair;
         let (drapes, measures) = (&hair.drapes, &hair.measures);
         let up = hair.heights(members.iter().map(|(i, _)| *i));
@@ -192,7 +192,7 @@ impl Scissors<'_> {
             let drape = &drapes[*i];
             // A line above where the hair leaves the head would be cut on the scalp: it isn't. What no comb holds is cut as it
             // lies, curl by curl.
-            let lie = || match each.state.comb {
+            let lie = || match move_.state.comb {
                 Comb::None => worn_as(hair, *i, &lengths[*i]).lie,
                 _ => combed(hair, *i),
             };
@@ -208,8 +208,8 @@ impl Scissors<'_> {
             Held {
                 strand: *i,
                 limit,
-                state: each.state,
-                technique: each.technique.at_height(up(*i)),
+                state: move_.state,
+                technique: move_.technique.at_height(up(*i)),
                 in_hand: 1.0,
             }
         }))
@@ -219,7 +219,7 @@ impl Scissors<'_> {
         &mut self,
         members: &[(usize, Vec3)],
         (sections, region): (&Sections, &RegionTest),
-        each: &Move,
+        move_: &Move,
         textured: &Textured,
         report: &mut MoveReport,
     ) -> Result<(usize, usize), FieldErrors> {
@@ -251,14 +251,14 @@ impl Scissors<'_> {
         let beside = match sections.length {
             FirstLength::LikeMove(earlier) => {
                 let by = self.earlier.get(earlier as usize);
-                Some(self.guide_beside(first, &|i| by.is_some_and(|by| by[i]), each.state))
+                Some(self.guide_beside(first, &|i| by.is_some_and(|by| by[i]), move_.state))
             }
             FirstLength::LikeBeside => {
                 let outside = |i: usize| {
                     let root = &self.hair.strands[i].root;
                     !region.holds(&scalp, &root.at, root.zone)
                 };
-                Some(self.guide_beside(first, &outside, each.state))
+                Some(self.guide_beside(first, &outside, move_.state))
             }
             _ => None,
         };
@@ -268,7 +268,7 @@ impl Scissors<'_> {
                 if found.is_some() {
                     report.notes.push(MoveNote::NoGuideBeside);
                 }
-                let length_mm = self.first_length_mm(first, sections.length, each.state)?;
+                let length_mm = self.first_length_mm(first, sections.length, move_.state)?;
                 HandLine::of(&scalp, hold, fingers, length_mm, over(first, None))
             }
         };
@@ -280,7 +280,7 @@ impl Scissors<'_> {
             Guide::Stationary => hands = vec![hands[0].clone(); strips.len()],
             Guide::Free => {
                 for strip in &strips[1..] {
-                    let length_mm = self.first_length_mm(strip, sections.length, each.state)?;
+                    let length_mm = self.first_length_mm(strip, sections.length, move_.state)?;
                     let before = strip.before.map(|before| &strips[before]);
                     hands.push(HandLine::of(&scalp, hold, fingers, length_mm, over(strip, before)));
                 }
@@ -297,7 +297,7 @@ impl Scissors<'_> {
             strips.iter().zip(&hands).map(|(strip, hand)| SectionShape::of(&scalp, strip, Some(hand))),
         );
         let at = |number: usize, share: f64| hands[number].at(share);
-        let cut = self.cut_at_hands(&strips, each, textured, in_hand, |i, number, share| {
+        let cut = self.cut_at_hands(&strips, move_, textured, in_hand, |i, number, share| {
             let root = &self.hair.strands[i].root;
             taut_mm(&self.hair.form, &root.at, &root.normal, &at(number, share))
         });
@@ -308,7 +308,7 @@ impl Scissors<'_> {
         &mut self,
         members: &[(usize, Vec3)],
         gathered: &Gathered,
-        each: &Move,
+        move_: &Move,
         textured: &Textured,
         report: &mut MoveReport,
     ) -> usize {
@@ -338,14 +338,14 @@ impl Scissors<'_> {
                 if hands.len() == 1 { HandLine::point(hands[0]) } else { HandLine::through(spread(&hands)) };
             report.sections.push(SectionShape::of(&scalp, strip, Some(&drawn)));
         }
-        self.cut_at_hands(&strips, each, textured, |_| 1.0, |i, _, _| limits[i].unwrap_or(f64::INFINITY))
+        self.cut_at_hands(&strips, move_, textured, |_| 1.0, |i, _, _| limits[i].unwrap_or(f64::INFINITY))
     }
 
     fn recoil(
         &mut self,
         members: &[(usize, Vec3)],
         recoil: &Recoil,
-        each: &Move,
+        move_: &Move,
         textured: &Textured,
         report: &mut MoveReport,
     ) -> usize {
@@ -353,7 +353,7 @@ impl Scissors<'_> {
         let scalp = hair.scalp();
         let strips = divide(&recoil.layout, &scalp, members);
         let mut limits = vec![f64::INFINITY; hair.strands.len()];
-        let hold = hair.hand.hold(each.state);
+        let hold = hair.hand.hold(move_.state);
         for strip in &strips {
             for piece in pieces(strip, &scalp, recoil.layout.piece_mm) {
                 let held = piece.iter().flat_map(|(i, _)| {
@@ -366,7 +366,7 @@ impl Scissors<'_> {
             }
             report.sections.push(SectionShape::of(&scalp, strip, None));
         }
-        self.cut_at_hands(&strips, each, textured, |_| 1.0, |i, _, _| limits[i])
+        self.cut_at_hands(&strips, move_, textured, |_| 1.0, |i, _, _| limits[i])
     }
 
     /// Cuts each strand of each section at a length that depends on the strand, the section's number and the share of the way
@@ -374,7 +374,7 @@ impl Scissors<'_> {
     fn cut_at_hands(
         &mut self,
         strips: &[Subsection],
-        each: &Move,
+        move_: &Move,
         textured: &Textured,
         in_hand: impl Fn(usize) -> f64 + Sync,
         limit_mm: impl Fn(usize, usize, f64) -> f64 + Sync,
@@ -388,8 +388,8 @@ impl Scissors<'_> {
                 let limit = Some(Limit::Held(limit_mm(*i, number, *share).max(0.0)));
                 let textures = textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]);
                 let technique =
-                    if textures { each.technique.at_height(up(*i)) } else { Technique::default() };
-                Held { strand: *i, limit, state: each.state, technique, in_hand: in_hand(*i) }
+                    if textures { move_.technique.at_height(up(*i)) } else { Technique::default() };
+                Held { strand: *i, limit, state: move_.state, technique, in_hand: in_hand(*i) }
             })
         }))
     }

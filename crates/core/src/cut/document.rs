@@ -147,8 +147,8 @@ impl Cut {
         if self.moves.len() > MOVES {
             faults.push("moves", Problem::too_many(MOVES));
         }
-        for (i, each) in self.moves.iter().enumerate() {
-            faults.take(&format!("moves.{i}"), each.check(i));
+        for (i, move_) in self.moves.iter().enumerate() {
+            faults.take(&format!("moves.{i}"), move_.check(i));
         }
         faults.or(())
     }

@@ -82,10 +82,10 @@ impl Growth {
         if all.len() > MOST_GROWTHS {
             faults.push("", Problem::too_many(MOST_GROWTHS));
         }
-        for (i, each) in all.iter().enumerate() {
-            faults.range(&format!("{i}.reach_mm"), each.reach_mm, REACH_MM, "mm");
-            faults.range(&format!("{i}.strength"), each.strength, STRENGTH, "");
-            if each.way == GrowthDirection::Toward(each.at) {
+        for (i, growth) in all.iter().enumerate() {
+            faults.range(&format!("{i}.reach_mm"), growth.reach_mm, REACH_MM, "mm");
+            faults.range(&format!("{i}.strength"), growth.strength, STRENGTH, "");
+            if growth.way == GrowthDirection::Toward(growth.at) {
                 faults.push(format!("{i}.way.toward"), Problem::contradicts("fault-growth-to-itself"));
             }
         }

@@ -131,8 +131,8 @@ impl Judged<'_> {
     fn layered_by(&self, strands: &[usize]) -> Vec<(u32, f64)> {
         let scalp = self.hair.scalp();
         let covers = |number: usize| {
-            let each = &self.cut.moves[number];
-            let sides = [Some(each.region.clone()), each.mirrored.then(|| each.region.mirrored())];
+            let move_ = &self.cut.moves[number];
+            let sides = [Some(move_.region.clone()), move_.mirrored.then(|| move_.region.mirrored())];
             let tests: Vec<_> =
                 sides.into_iter().flatten().filter_map(|region| region.on(&scalp).ok()).collect();
             let held = |i: &&usize| {
@@ -143,9 +143,9 @@ impl Judged<'_> {
         };
         let moves = self.cut.moves.iter().zip(self.reports).enumerate();
         moves
-            .filter(|(_, (each, report))| !each.off && report.cut_share > 0.0)
-            .filter_map(|(number, (each, _))| {
-                let layout = match &each.way {
+            .filter(|(_, (move_, report))| !move_.off && report.cut_share > 0.0)
+            .filter_map(|(number, (move_, _))| {
+                let layout = match &move_.way {
                     MoveKind::Sections(sections) => &sections.layout,
                     MoveKind::Gathered(gathered) => &gathered.layout,
                     MoveKind::Perimeter(_)

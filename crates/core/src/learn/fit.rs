@@ -108,7 +108,7 @@ pub fn curl_off(reading: &ZoneReading) -> Option<f64> {
         return None;
     }
     let lengths = fit(&ZoneReading { curl: CurlSeen::default(), ..*reading });
-    let seen = Observation::all(reading).into_iter().filter_map(|each| match each {
+    let seen = Observation::all(reading).into_iter().filter_map(|observation| match observation {
         // Lengths tell loops only so well themselves.
         Observation::Loop { loop_mm, ln_sd } => {
             let ln = |model: &LengthModel| model.rod(0.0, 1.0).loop_radius_mm(0.0).ln();

@@ -32,8 +32,8 @@ impl Hand {
             let of_comb: Vec<Strand> = reading
                 .combs
                 .iter()
-                .filter(|each| each.state.comb == comb)
-                .filter_map(|each| Strand::of(reading, each))
+                .filter(|comb_reading| comb_reading.state.comb == comb)
+                .filter_map(|comb_reading| Strand::of(reading, comb_reading))
                 .collect();
             if !of_comb.is_empty() {
                 *known = fitted(&of_comb);
@@ -54,7 +54,7 @@ impl Hand {
     }
 
     fn known(&self, comb: Comb) -> (f64, f64) {
-        let index = Comb::ALL.iter().position(|each| *each == comb).unwrap_or(0);
+        let index = Comb::ALL.iter().position(|other| *other == comb).unwrap_or(0);
         self.combs[index]
     }
 }

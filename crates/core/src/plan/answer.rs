@@ -39,9 +39,9 @@ impl FallRequest {
         let worn = &AsWorn::of(hair, lengths);
         let judged = Judged { hair, lengths, worn, cut, reports, ties_back };
         let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
-        for (i, each) in result.moves.iter_mut().enumerate() {
+        for (i, report) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
-                each.sections.clear();
+                report.sections.clear();
             }
         }
         Ok(FallAnswer {
@@ -66,9 +66,10 @@ impl FallRequest {
         let mut faults = FieldErrors::default();
         let Some(result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
         let number = self.show_move.map(|number| number as usize);
-        let all = number.and_then(|number| result.moves.get(number)).map_or(&[][..], |each| &each.sections);
+        let all =
+            number.and_then(|number| result.moves.get(number)).map_or(&[][..], |report| &report.sections);
         let guided =
-            number.and_then(|number| self.plan.cut.moves.get(number)).is_some_and(|each| each.has_guide());
+            number.and_then(|number| self.plan.cut.moves.get(number)).is_some_and(|move_| move_.has_guide());
         let chosen = match self.show_section {
             Some(number) => all.get(number as usize).map_or(&[][..], std::slice::from_ref).to_vec(),
             None => all.iter().step_by(all.len().div_ceil(SCENE_SECTIONS).max(1)).cloned().collect(),

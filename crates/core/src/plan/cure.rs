@@ -88,9 +88,10 @@ impl Trial<'_> {
 
     fn least(&self, of: &Cut, found: &[Finding], finding: &Finding, lever: Lever) -> Option<Cure> {
         let known =
-            |code: FindingCode| code != finding.code() && found.iter().any(|each| each.code() == code);
-        let cures =
-            |tried: &Cut| self.findings(tried).is_some_and(|left| left.iter().all(|each| known(each.code())));
+            |code: FindingCode| code != finding.code() && found.iter().any(|other| other.code() == code);
+        let cures = |tried: &Cut| {
+            self.findings(tried).is_some_and(|left| left.iter().all(|other| known(other.code())))
+        };
         // From least change to most: the first that cures is looked for by halving.
         let amounts: Vec<u32> = match lever {
             Lever::Longer => (1..=LONGEST_MM).collect(),
@@ -139,9 +140,9 @@ fn thickness_mm(of: &Cut, number: u32) -> Option<f64> {
 fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
     let mut cut = of.clone();
     for number in moves {
-        let Some(each) = cut.moves.get_mut(*number as usize) else { continue };
-        each.off |= lever == Lever::Without;
-        match (&mut each.way, lever) {
+        let Some(move_) = cut.moves.get_mut(*number as usize) else { continue };
+        move_.off |= lever == Lever::Without;
+        match (&mut move_.way, lever) {
             (MoveKind::Sections(sections), Lever::Longer) => match &mut sections.length {
                 FirstLength::HeldMm(length) | FirstLength::WornMm(length) => *length += mm,
                 FirstLength::ShorterMm(less) => *less = (*less - mm).max(0.0),

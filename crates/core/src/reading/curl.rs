@@ -83,7 +83,7 @@ mod tests {
         assert_eq!(pictures.len(), 7);
         for pair in pictures.windows(2) {
             assert!(pair[0].loop_mm > 1.5 * pair[1].loop_mm);
-            let deep = |each: &CurlPicture| each.line.iter().map(|p| p[1]).fold(0.0, f64::max);
+            let deep = |picture: &CurlPicture| picture.line.iter().map(|p| p[1]).fold(0.0, f64::max);
             assert!(deep(&pair[0]) > deep(&pair[1]), "{:?} hangs deeper", pair[0].word);
         }
         let depth = pictures[0].line.iter().map(|p| p[1]).fold(0.0, f64::max);

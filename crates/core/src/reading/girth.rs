@@ -66,7 +66,7 @@ pub fn gathered(girths: &[Girth]) -> Option<GatheredHair> {
         return None;
     }
     let shares: Vec<f64> =
-        girths.iter().map(|each| (each.girth_mm / first.girth_mm).powi(2).min(1.0)).collect();
+        girths.iter().map(|girth| (girth.girth_mm / first.girth_mm).powi(2).min(1.0)).collect();
     let falls = shares.windows(2).position(|pair| pair[1] < STRONG && pair[0] >= STRONG);
     let Some(i) = falls else {
         return Some(GatheredHair { shares, strong_mm: last.from_tie_mm, strong_sd_mm: None });

@@ -282,18 +282,18 @@ fn fault(field: &str, problem: Problem) -> FieldErrors {
 /// What a length makes impossible in its zone, said of the value.
 fn misread(faults: FieldErrors, field: TakenField) -> FieldErrors {
     let own = ["stretched_mm", "sprung_mm", "wet_sprung_mm"];
-    let place = |mut each: crate::FieldError| {
-        if !own.contains(&each.field.as_str()) {
-            return each.under("read");
+    let place = |mut fault: crate::FieldError| {
+        if !own.contains(&fault.field.as_str()) {
+            return fault.under("read");
         }
-        if let Problem::LongerThan { .. } = each.problem {
-            each.problem = Problem::contradicts(match field {
+        if let Problem::LongerThan { .. } = fault.problem {
+            fault.problem = Problem::contradicts(match field {
                 TakenField::StretchedMm => "fault-less-than-sprung",
                 _ => "fault-more-than-stretched",
             });
         }
-        each.field = "measured.value".to_owned();
-        each
+        fault.field = "measured.value".to_owned();
+        fault
     };
     FieldErrors(faults.0.into_iter().map(place).collect())
 }

@@ -83,9 +83,9 @@ impl Spot {
         if all.len() > MOST_SPOTS {
             faults.push("spots", Problem::too_many(MOST_SPOTS));
         }
-        for (i, each) in all.iter().enumerate() {
-            faults.range(&format!("spots.{i}.reach_mm"), each.reach_mm, REACH_MM, "mm");
-            faults.range(&format!("spots.{i}.strength"), each.strength, STRENGTH, "");
+        for (i, spot) in all.iter().enumerate() {
+            faults.range(&format!("spots.{i}.reach_mm"), spot.reach_mm, REACH_MM, "mm");
+            faults.range(&format!("spots.{i}.strength"), spot.strength, STRENGTH, "");
         }
         faults.or(())
     }

@@ -54,12 +54,12 @@ pub fn scene(
     let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
-    let held = sections.iter().flat_map(|each| {
+    let held = sections.iter().flat_map(|section| {
         let taut = |(from, to): (&[f32; 3], &[f32; 3])| {
             let way = taut_line(&hair.form, &wide(from), &wide(to));
             way.iter().map(drawn).collect::<Vec<_>>()
         };
-        each.base.iter().zip(&each.hand).map(taut).collect::<Vec<_>>()
+        section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
     });
     let mut parts = vec![
         closed("head", SKIN, bust::head(hair)),
@@ -67,10 +67,10 @@ pub fn scene(
         lines("head lines", INK, bust::lines(hair)),
         lines_of("strands now", NOW, &hair.lengths),
         lines_of("strands after", FORECAST, after),
-        lines("section", AIM, curves(|each| &each.base, sections)),
-        lines("hand", AIM, curves(|each| &each.hand, sections)),
+        lines("section", AIM, curves(|section| &section.base, sections)),
+        lines("hand", AIM, curves(|section| &section.hand, sections)),
         lines("held hair", AIM, held.collect()),
-        lines("guide", INK, guide.map(|each| vec![each.hand.clone()]).unwrap_or_default()),
+        lines("guide", INK, guide.map(|section| vec![section.hand.clone()]).unwrap_or_default()),
         skin_of("hair now", NOW_SKIN, &hair.lengths),
         skin_of("hair after", FORECAST_SKIN, after),
     ];

@@ -47,7 +47,7 @@ pub fn summarise(reading: &RawReading) -> ReadingSummary {
     let complete = zones.iter().filter(|z| z.shrinkage.is_some()).count();
     // A side that is read in halves counts by their mean.
     let shrinkage_of = |side: Zone| {
-        let read = zones.iter().filter(|each| each.patch.zone == side).filter_map(|each| each.shrinkage);
+        let read = zones.iter().filter(|zone| zone.patch.zone == side).filter_map(|zone| zone.shrinkage);
         let (sum, count) = read.fold((0.0, 0), |(sum, count), share| (sum + share, count + 1));
         (count > 0).then(|| sum / f64::from(count))
     };

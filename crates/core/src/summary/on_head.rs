@@ -68,7 +68,9 @@ pub(super) fn marks(reading: &RawReading, (form, hairline): &(HeadForm, Hairline
     let growth = reading.growth.iter().enumerate();
     spots
         .map(|(i, spot)| mark(MarkedAs::Spot(spot.kind), i, spot.at, spot.reach_mm, spot.strength))
-        .chain(growth.map(|(i, each)| mark(MarkedAs::Growth, i, each.at, each.reach_mm, each.strength)))
+        .chain(
+            growth.map(|(i, growth)| mark(MarkedAs::Growth, i, growth.at, growth.reach_mm, growth.strength)),
+        )
         .collect()
 }
 
@@ -88,7 +90,10 @@ mod tests {
         let whole = summarise(&RawReading::default());
         assert_eq!(whole.landmarks.len(), Landmark::ALL.len());
         assert!(
-            whole.landmarks.iter().any(|each| each.landmark == Landmark::TempleRight && each.at == mark.at)
+            whole
+                .landmarks
+                .iter()
+                .any(|place| place.landmark == Landmark::TempleRight && place.at == mark.at)
         );
         assert!(mark.at[0] < -50.0 && mark.at[2] > 0.0, "the client's right temple: {:?}", mark.at);
     }

@@ -187,7 +187,8 @@ mod tests {
             })
             .unusual
         };
-        let asks = |found: &[Unusual]| found.iter().any(|each| matches!(each, Unusual::SoaksOddly { .. }));
+        let asks =
+            |found: &[Unusual]| found.iter().any(|unusual| matches!(unusual, Unusual::SoaksOddly { .. }));
         assert!(found(2.0, None).contains(&Unusual::SoaksOddly { fast: true, unmeasured: 1 }));
         assert!(found(300.0, None).contains(&Unusual::SoaksOddly { fast: false, unmeasured: 1 }));
         assert!(!asks(&found(20.0, None)), "as usual");
@@ -208,7 +209,7 @@ mod tests {
         assert!(
             apart
                 .iter()
-                .any(|each| matches!(each, Unusual::StrandsDiffer { patch: Patch { zone: Zone::Top, .. }, by } if *by > 0.1))
+                .any(|unusual| matches!(unusual, Unusual::StrandsDiffer { patch: Patch { zone: Zone::Top, .. }, by } if *by > 0.1))
         );
         let looser = kinds(RawZoneReading {
             loop_mm: Some(380.0),
@@ -228,7 +229,7 @@ mod tests {
             let room = RoomAir { humidity_pct: Some(pct), ..RoomAir::default() };
             let zones = [(Zone::Top.into(), raw)].into();
             let found = summarise(&RawReading { zones, room, ..RawReading::default() }).unusual;
-            found.into_iter().find_map(|each| match each {
+            found.into_iter().find_map(|unusual| match unusual {
                 Unusual::AirApart { damp, .. } => Some(damp),
                 _ => None,
             })
@@ -247,7 +248,7 @@ mod tests {
     #[test]
     fn patterns_that_differ_are_said_with_their_zones() {
         let found = unusual_of(|zone| (300.0, if zone == Zone::Nape { 140.0 } else { 270.0 }), &[]);
-        let differs = found.iter().find_map(|each| match each {
+        let differs = found.iter().find_map(|unusual| match unusual {
             Unusual::ZonesDiffer { most, least, by } => Some((*most, *least, *by)),
             _ => None,
         });
@@ -259,11 +260,11 @@ mod tests {
     fn long_waves_spring_when_cut_and_tight_coils_do_not() {
         let waves = unusual_of(|_| (500.0, 400.0), &[]);
         assert!(
-            waves.iter().any(|each| matches!(each, Unusual::Springs { mm, .. } if *mm > 6.0)),
+            waves.iter().any(|unusual| matches!(unusual, Unusual::Springs { mm, .. } if *mm > 6.0)),
             "{waves:?}"
         );
         let coils = unusual_of(|_| (160.0, 45.0), &[]);
-        assert!(coils.iter().any(|each| matches!(each, Unusual::Stubborn { .. })), "{coils:?}");
+        assert!(coils.iter().any(|unusual| matches!(unusual, Unusual::Stubborn { .. })), "{coils:?}");
     }
 
     #[test]

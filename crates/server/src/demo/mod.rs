@@ -78,8 +78,8 @@ fn houses() -> Result<Vec<House>, DemoError> {
 
 /// A plan of a cut that ships, on an ordinary head.
 fn plan_of(key: &str) -> Result<Plan, DemoError> {
-    let found = shipped().iter().find(|each| each.key == key);
-    found.map(|each| Plan::of(each.cut.clone())).ok_or_else(|| DemoError::NoSuchCut(key.to_owned()))
+    let found = shipped().iter().find(|shipped| shipped.key == key);
+    found.map(|shipped| Plan::of(shipped.cut.clone())).ok_or_else(|| DemoError::NoSuchCut(key.to_owned()))
 }
 
 /// Fills an empty database with the demo.

@@ -16,9 +16,9 @@ fn places(value: &Value, at: &[String], all: &mut Vec<Vec<String>>) {
     all.push(at.to_vec());
     let below = |name: &str| [at, &[name.to_owned()]].concat();
     match value {
-        Value::Object(members) => members.iter().for_each(|(name, each)| places(each, &below(name), all)),
+        Value::Object(members) => members.iter().for_each(|(name, value)| places(value, &below(name), all)),
         Value::Array(list) => {
-            list.iter().enumerate().for_each(|(i, each)| places(each, &below(&i.to_string()), all));
+            list.iter().enumerate().for_each(|(i, value)| places(value, &below(&i.to_string()), all));
         }
         _ => {}
     }

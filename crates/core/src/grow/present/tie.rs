@@ -97,9 +97,9 @@ impl Tie {
                 .collect();
             keeps.sort_unstable_by(|a, b| a.0.total_cmp(&b.0));
             let mut hairs = 0.0;
-            for each in &mut keeps {
-                hairs += each.1;
-                each.1 = hairs;
+            for keep in &mut keeps {
+                hairs += keep.1;
+                keep.1 = hairs;
             }
             keeps
         };
