@@ -4,9 +4,10 @@
 use serde::Serialize;
 use serde_json::{Value, json};
 use spirel_core::cut::{FirstLength, Guide, MoveKind, Over, Pause};
-use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Zone, ZoneHalf};
+use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
+use spirel_core::mark::TARGET_MM;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
-use spirel_core::section::Along;
+use spirel_core::section::{Along, Region};
 use spirel_core::stage::StageDocuments;
 use utoipa::{PartialSchema, ToSchema};
 
@@ -85,6 +86,17 @@ pub struct Most {
     strands: usize,
 }
 
+/// What holds for a point of face or body.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PointRule {
+    /// Which.
+    point: Point,
+    /// Whether it lies below the head.
+    of_the_body: bool,
+    /// Whether a face has it on both sides.
+    paired: bool,
+}
+
 /// The names of choices of which some carry more.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct Choices {
@@ -102,6 +114,8 @@ pub struct Choices {
     pauses: Vec<String>,
     /// Ways hair grows round a place.
     growths: Vec<String>,
+    /// Kinds of a region.
+    regions: Vec<String>,
 }
 
 /// The names of the variants of a type, as its schema has them: a word, or the one member of an object.
@@ -134,6 +148,10 @@ pub struct Contract {
     most: Most,
     /// The names of choices of which some carry more.
     choices: Choices,
+    /// Points of face and body, from the top down.
+    points: Vec<PointRule>,
+    /// Least and longest worn length that can be wished, mm.
+    wish_mm: (f64, f64),
     /// Every zone and every half that one can be read in, in walking order.
     patches: Vec<PatchRule>,
 }
@@ -159,6 +177,7 @@ impl Default for Contract {
                 lengths: variants::<FirstLength>(),
                 pauses: variants::<Pause>(),
                 growths: variants::<GrowthDirection>(),
+                regions: variants::<Region>(),
             },
             spot: Spot::default(),
             growth: Growth::default(),
@@ -170,6 +189,14 @@ impl Default for Contract {
                 edges: most::MOST_EDGES,
                 strands: most::MOST_STRANDS,
             },
+            points: Point::ALL
+                .map(|point| PointRule {
+                    point,
+                    of_the_body: point.is_of_the_body(),
+                    paired: point.is_paired(),
+                })
+                .into(),
+            wish_mm: TARGET_MM,
             patches: Zone::ALL.into_iter().flat_map(Zone::patches).map(rule).collect(),
         }
     }

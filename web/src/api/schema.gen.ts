@@ -780,6 +780,8 @@ export interface components {
             over: string[];
             /** @description Pauses. */
             pauses: string[];
+            /** @description Kinds of a region. */
+            regions: string[];
         };
         /** @description A client. */
         Client: {
@@ -902,10 +904,17 @@ export interface components {
             most: components["schemas"]["Most"];
             /** @description Every zone and every half that one can be read in, in walking order. */
             patches: components["schemas"]["PatchRule"][];
+            /** @description Points of face and body, from the top down. */
+            points: components["schemas"]["PointRule"][];
             /** @description A weak spot as it begins. */
             spot: components["schemas"]["Spot"];
             /** @description What each stage holds before it is begun. */
             stages: components["schemas"]["StageDocuments"];
+            /** @description Least and longest worn length that can be wished, mm. */
+            wish_mm: [
+                number,
+                number
+            ];
             /** @description What is kept of a zone as soon as anything is said of it. */
             zone: components["schemas"]["RawZoneReading"];
         };
@@ -2449,6 +2458,15 @@ export interface components {
          * @enum {string}
          */
         Point: "brow" | "cheekbone" | "ear_lobe" | "nose_tip" | "lip" | "nape_line" | "jaw_corner" | "chin" | "shoulder" | "collarbone" | "armpit" | "mid_back" | "waist";
+        /** @description What holds for a point of face or body. */
+        PointRule: {
+            /** @description Whether it lies below the head. */
+            of_the_body: boolean;
+            /** @description Whether a face has it on both sides. */
+            paired: boolean;
+            /** @description Which. */
+            point: components["schemas"]["Point"];
+        };
         /**
          * @description Whether an instrument can be heard.
          * @enum {string}
@@ -3695,6 +3713,7 @@ export type Person = components['schemas']['Person'];
 export type Place = components['schemas']['Place'];
 export type Plan = components['schemas']['Plan'];
 export type Point = components['schemas']['Point'];
+export type PointRule = components['schemas']['PointRule'];
 export type Presence = components['schemas']['Presence'];
 export type PresentHair = components['schemas']['PresentHair'];
 export type Problem = components['schemas']['Problem'];

@@ -15,7 +15,7 @@ mod zone_mark;
 
 pub use aim::{Aim, ZoneAim};
 pub use landing::LandingRange;
-pub use request::{MarkAnswer, MarkRequest, find_mark};
+pub use request::{MarkAnswer, MarkRequest, TARGET_MM, find_mark};
 pub use sheet::{MarkSheet, PresentHair, SheetZone, StateMark, ZoneMark, mark_sheet};
 pub use strand::{StrandLines, StrandRequest};
 pub use zone_mark::{Mark, MarkLengths, MarkTask, Outcome};

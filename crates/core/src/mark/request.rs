@@ -10,7 +10,7 @@ use crate::units::LengthUnit;
 use serde::{Deserialize, Serialize};
 
 /// Worn lengths that can be wished for, mm.
-pub(super) const TARGET_MM: (f64, f64) = (2.0, 2000.0);
+pub const TARGET_MM: (f64, f64) = (2.0, 2000.0);
 /// Chances of landing short that can be chosen.
 pub(super) const RISKS: (f64, f64) = (0.001, 0.5);
 

@@ -1,6 +1,7 @@
 /** The figure hair is wished on: head, neck, shoulders and trunk from the front or from behind, from the client's measures. */
-import type { Figure, FigureZone, Place, Point, SheetZone, Zone } from "@/api";
+import { contract, type Figure, type FigureZone, type Place, type Point, type SheetZone, type Zone } from "@/api";
 import { heightOf } from "@/shared/headDrawing";
+import { clamp } from "lodash-es";
 
 export type Side = "front" | "back";
 
@@ -132,12 +133,10 @@ export function nextPoint(figure: Figure, zone: FigureZone, place: Place, by: 1 
   return found ? { point: found.point, below_mm: 0 } : place;
 }
 
-/** Least and longest worn length that can be wished, mm. */
-const WORN_MM = [2, 2000] as const;
-
 /** So much longer or shorter, in whole steps. */
 export function longer(wornMm: number, by: number): number {
-  return Math.min(WORN_MM[1], Math.max(WORN_MM[0], Math.round((wornMm + by) / STEP_MM) * STEP_MM));
+  const [least = 0, longest = Infinity] = contract.wish_mm;
+  return clamp(Math.round((wornMm + by) / STEP_MM) * STEP_MM, least, longest);
 }
 
 /** Share of the way down that hair is held up from which on it stands: it comes down to no point. */

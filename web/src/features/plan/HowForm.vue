@@ -9,6 +9,7 @@ import {
   type Place,
   type Point,
   type Sections,
+  contract,
   directionValues,
   fingerShapeValues,
 } from "@/api";
@@ -99,8 +100,8 @@ const earlier = computed(() =>
 const lengths = computed(() => LENGTHS.filter((name) => name !== "like_move" || props.at > 0));
 const face = computed(() => named(FACE, "point"));
 /** Points that a face has two of. */
-const PAIRED: readonly Point[] = ["cheekbone", "ear_lobe", "jaw_corner"];
-const FACE: readonly Point[] = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "jaw_corner", "chin"];
+const PAIRED: readonly Point[] = contract.points.filter((rule) => rule.paired).map((rule) => rule.point);
+const FACE: readonly Point[] = contract.points.filter((rule) => !rule.of_the_body).map((rule) => rule.point);
 const perhapsPoint = computed(() => [
   { value: NONE, label: t("plan-between") },
   ...props.points.map((value) => ({ value, label: t(`point-${value}`) })),

@@ -1,18 +1,13 @@
 /** Regions as they are put together on the screen: each kind with what it begins as. */
-import type { Region } from "@/api";
+import { contract, type Region } from "@/api";
 
-export const REGION_KINDS = [
-  "everything",
-  "zone",
-  "half_left",
-  "half_right",
-  "edge",
-  "side_of",
-  "all",
-  "any",
-  "not",
-] as const;
-export type RegionKind = (typeof REGION_KINDS)[number];
+type Named<R> = R extends string ? R : R extends { half: unknown } ? "half_left" | "half_right" : keyof R;
+export type RegionKind = Named<Region>;
+
+/** Every kind; of the halves each is one. */
+export const REGION_KINDS = contract.choices.regions.flatMap((kind) =>
+  kind === "half" ? ["half_left", "half_right"] : [kind],
+) as RegionKind[];
 
 export function kindOf(region: Region): RegionKind {
   if (region === "everything") return "everything";
