@@ -1,11 +1,11 @@
-house-action-created = taken in
-house-action-imported = brought in
+house-action-created = added
+house-action-imported = imported
 house-action-password_changed = password changed
 house-action-saved = saved
 house-action-signed_in = signed in
 house-action-signed_out = signed out
 house-action-signed_out_everywhere = signed out everywhere
-house-audit = Who changed what
+house-audit = Changes
 house-entity-client = Client
 house-entity-house = House
 house-entity-person = Person

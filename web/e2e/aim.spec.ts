@@ -15,7 +15,7 @@ test("coils that stand are wished by how long they are worn", async ({ wren }) =
   await expect(row.locator("td").last()).not.toHaveText(before);
 
   // A place would ask for far more hair than there is: it is said, and undo brings the length back.
-  await wren.getByRole("radio", { name: "by where it lands" }).check({ force: true });
+  await wren.getByRole("radio", { name: "by where it ends" }).check({ force: true });
   await expect(wren.getByText("comes down to no point of the face")).toBeVisible();
   await wren.getByRole("button", { name: "Undo" }).click();
   await expect(worn).toHaveValue("4");

@@ -21,7 +21,7 @@ test("a whole head is read with instruments alone", async ({ wren }, info) => {
     await hand.press("comb-1", zone, { pulled: true });
     await expect(last(wren)).toContainText(/^Comb 1: \d+\.\d cm, .* stretched/);
     await hand.press("comb-1", zone);
-    await expect(last(wren)).toContainText(/^Comb 1: \d+\.\d cm, .* let go/);
+    await expect(last(wren)).toContainText(/^Comb 1: \d+\.\d cm, .* sprung/);
     await hand.press("gauge-1", zone);
     await expect(last(wren)).toContainText(/^Gauge 1: \d+(\.\d)? µm/);
     await hand.press("scope-1", zone);
@@ -42,7 +42,7 @@ test("a whole head is read with instruments alone", async ({ wren }, info) => {
     .click();
   const figure = async (label: string) => Number(await wren.getByLabel(label, { exact: true }).inputValue());
   expect(Math.abs((await figure("Stretched")) - 33.5)).toBeLessThan(0.6);
-  expect(Math.abs((await figure("Let go")) - 17.2)).toBeLessThan(0.6);
+  expect(Math.abs((await figure("Sprung")) - 17.2)).toBeLessThan(0.6);
   await wren.getByText("Layers, more figures, further strands, density").click();
   expect(Math.abs((await figure("Hairs on a cm²")) - 190)).toBeLessThan(60);
   // The reading is kept with who read it, when, and with what.
@@ -77,22 +77,22 @@ test("an instrument drops out in the middle, a value was wrong, and the line is 
   const right = await stretched.inputValue();
   // A wrong value: the strand of another place, let go. The button held down takes it back.
   await hand.press("comb-1", "nape");
-  await expect(last(wren)).toContainText("Fringe let go");
+  await expect(last(wren)).toContainText("Fringe sprung");
   await hand.press("comb-1", "nape", { long: true });
-  await expect(wren.getByLabel("Let go", { exact: true })).toHaveValue("");
+  await expect(wren.getByLabel("Sprung", { exact: true })).toHaveValue("");
   await expect(stretched).toHaveValue(right);
   // What can't be is not taken: let go, this strand would be longer than it was pulled straight.
   await hand.press("comb-1", "back_upper");
-  await expect(last(wren)).toContainText("Fringe let go");
-  await last(wren).getByRole("button", { name: "Take it back" }).click();
+  await expect(last(wren)).toContainText("Fringe sprung");
+  await last(wren).getByRole("button", { name: "Remove it" }).click();
   await stretched.fill("10");
   await hand.press("comb-1", "back_upper");
   await expect(wren.getByTestId("refusal")).toContainText(
-    "Comb 1: not taken. The value is more than the stretched length",
+    "Comb 1: refused. The value is more than the stretched length",
   );
   await stretched.fill(right);
   await hand.press("comb-1", "fringe");
-  await expect(last(wren)).toContainText("Fringe let go");
+  await expect(last(wren)).toContainText("Fringe sprung");
 
   // The gauge is set to millimetres: 0.058 mm are 58 µm. Then the comb goes out of reach.
   await hand.tell({ type: "set", device: "gauge-1", unit: "mm" });
@@ -103,14 +103,14 @@ test("an instrument drops out in the middle, a value was wrong, and the line is 
   await expect(strip(wren)).toContainText("Comb 1 is out of reach. Your place is kept");
   await hand.press("comb-1", "top", { pulled: true });
   // Meanwhile it goes on by hand, with a device that types a number and Enter.
-  await wren.getByLabel("Let go", { exact: true }).focus();
+  await wren.getByLabel("Sprung", { exact: true }).focus();
   await wren.keyboard.type("17.6");
   await wren.keyboard.press("Enter");
   await hand.tell({ type: "set", device: "comb-1", reach: "ready" });
   const late = strip(wren).getByText(/^Comb 1, while out of reach: 3\d\d(\.\d)? mm/);
   await expect(late).toBeVisible();
   await expect(heading("Top")).toBeVisible();
-  await strip(wren).getByRole("button", { name: "Take it for Top" }).click();
+  await strip(wren).getByRole("button", { name: "Use it for Top" }).click();
   await expect(late).toBeHidden();
   await expect(stretched).toHaveValue(/^3[12]\.\d/);
 

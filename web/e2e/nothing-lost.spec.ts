@@ -77,7 +77,7 @@ test("bad input is said at its field, is not saved, and stays until it is put ri
   await openVisit(wren, "Kit Bowline", "Read");
   await wren.getByRole("button", { name: "Top", exact: true }).click();
   const stretched = wren.getByLabel("Stretched", { exact: true });
-  const sprung = wren.getByLabel("Let go", { exact: true });
+  const sprung = wren.getByLabel("Sprung", { exact: true });
 
   await stretched.fill("1000");
   await expect(wren.getByText(/This must be from 1\.0 cm to 250\.0 cm/)).toBeVisible();
@@ -87,7 +87,7 @@ test("bad input is said at its field, is not saved, and stays until it is put ri
   await expect(wren.getByText("This is not a number.")).toBeVisible();
   await stretched.fill("20");
   await sprung.fill("25");
-  await expect(wren.getByText("Let go, it can't be longer than stretched (20.0 cm).")).toBeVisible();
+  await expect(wren.getByText("The sprung length can't be longer than the stretched one (20.0 cm).")).toBeVisible();
   await sprung.fill("15");
   await expect(saveState(wren)).toHaveText(SAVED);
 

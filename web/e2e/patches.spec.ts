@@ -10,7 +10,7 @@ async function goTo(page: Page, stage: string) {
 }
 
 const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
-const letGo = (page: Page) => page.getByLabel("Let go", { exact: true });
+const letGo = (page: Page) => page.getByLabel("Sprung", { exact: true });
 
 test("a zone of two kinds is read in halves, and one of the same kind with another", async ({ wren }) => {
   await blankVisit(wren, "Two kinds of hair");
@@ -29,9 +29,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await stretched(wren).fill("28");
   await letGo(wren).fill("11");
   await expect(wren.getByRole("button", { name: "Left side, lower half, shrinks 61 %" }).first()).toBeVisible();
-  await expect(
-    wren.getByText(/Left side, lower half loses .* points more of its length than Left side, upper/),
-  ).toBeVisible();
+  await expect(wren.getByText(/Left side, lower half shrinks by .* points more than Left side, upper/)).toBeVisible();
 
   // The nape is of the lower half's kind: only how long it is there is measured.
   await wren.getByRole("button", { name: "Nape", exact: true }).click();
@@ -51,7 +49,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
     .getByRole("row", { name: /^Left side/ })
     .getByRole("button")
     .click();
-  await wren.getByLabel("Lands at", { exact: true }).selectOption("cheekbone");
+  await wren.getByLabel("Ends at", { exact: true }).selectOption("cheekbone");
   await expect(wren.getByRole("row", { name: /^Left side/ })).toContainText("·");
   await expect(saveState(wren)).toHaveText(SAVED);
   await goTo(wren, "Mark");
@@ -83,7 +81,7 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
   await wren.getByText("Curl by eye", { exact: false }).first().click();
   await wren.getByRole("radio", { name: /^ringlet/ }).check({ force: true });
   await expect(wren.getByText("shrinkage, by its curl")).toBeVisible();
-  const said = wren.getByText(/^No strand measured let go: Crown\./);
+  const said = wren.getByText(/^No sprung length measured: Crown\./);
   await expect(said).toBeVisible();
   const [, now, then] = /would make ± ([\d.]+) cm about ± ([\d.]+) cm/.exec((await said.textContent()) ?? "")!;
   expect(Number(then)).toBeLessThan(Number(now));
@@ -94,7 +92,7 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
     .getByRole("row", { name: /^Crown/ })
     .getByRole("button")
     .click();
-  await wren.getByLabel("Lands at", { exact: true }).selectOption({ index: 1 });
+  await wren.getByLabel("Ends at", { exact: true }).selectOption({ index: 1 });
   await expect(saveState(wren)).toHaveText(SAVED);
   await goTo(wren, "Mark");
   await expect(wren.getByText(/by what was seen of it, about \d+ % shrinkage/)).toBeVisible();
@@ -116,20 +114,20 @@ test("a strand read once more tells how well the hand reads, and who said what s
   const more = (what: string) => wren.getByLabel(new RegExp(`^Strand \\d once more, ${what}$`));
   const value = async (name: string) => Number(await wren.getByLabel(name, { exact: true }).inputValue());
   await more("stretched").fill(String(await value("Stretched")));
-  await more("let go").fill(String((await value("Let go")) - 1));
-  await expect(wren.getByText(/^Read again, a length let go comes out the same within 0\.\d cm/)).toBeVisible();
+  await more("sprung").fill(String((await value("Sprung")) - 1));
+  await expect(wren.getByText(/^Read again, a sprung length comes out the same within 0\.\d cm/)).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.getByText("Who measured this, and when").click();
-  await expect(wren.getByRole("row", { name: /^Further strand 1: Let go/ })).toContainText("Wren");
+  await expect(wren.getByRole("row", { name: /^Further strand 1: Sprung/ })).toContainText("Wren");
   await wren.keyboard.press("Control+z");
-  await expect(more("let go")).toBeHidden();
+  await expect(more("sprung")).toBeHidden();
   await expect(saveState(wren)).toHaveText(SAVED);
 });
 
 test("a wet pass goes round the head once more, by keys and by comb", async ({ wren }) => {
   await openVisit(wren, "Ottilie Strand", "Read");
   await wren.getByRole("radio", { name: "wet pass" }).check({ force: true });
-  const wet = wren.getByLabel("Let go, wet");
+  const wet = wren.getByLabel("Sprung, wet");
   await expect(wren.getByRole("heading", { level: 2, name: "Fringe" })).toBeVisible();
   await expect(wet).toBeFocused();
   const long = Number(await stretched(wren).inputValue());
@@ -142,12 +140,12 @@ test("a wet pass goes round the head once more, by keys and by comb", async ({ w
   const hand = await Hand.beside(wren);
   await pair(wren, "Comb 1");
   const strip = wren.getByRole("region", { name: "Measuring instruments" });
-  await expect(strip).toContainText("let a wet strand go, press the comb");
+  await expect(strip).toContainText("let a wet strand spring up, press the comb");
   await hand.press("comb-1", "top");
-  await expect(wren.getByTestId("last")).toContainText("Top let go when wet");
+  await expect(wren.getByTestId("last")).toContainText("Top sprung wet");
   await expect(wren.getByRole("heading", { level: 2, name: "Crown" })).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
-  await strip.getByRole("button", { name: "Take it back" }).click();
+  await strip.getByRole("button", { name: "Remove it" }).click();
   await expect(wren.getByRole("heading", { level: 2, name: "Top" })).toBeVisible();
   await expect(wet).toHaveValue("");
   await expect(saveState(wren)).toHaveText(SAVED);

@@ -26,11 +26,11 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
 
   // A line further down takes less, and the outline follows.
   const [before, drawn] = [await grams(), await outline()];
-  await wren.getByLabel("Line at").selectOption("armpit");
+  await wren.getByLabel("Perimeter at").selectOption("armpit");
   await expect.poll(grams).toBeLessThan(before);
   expect(await outline()).not.toBe(drawn);
   await expect(wren.getByText(/cut as it hangs, at the armpit/)).toBeVisible();
-  await wren.getByLabel("Line at").selectOption("chin");
+  await wren.getByLabel("Perimeter at").selectOption("chin");
   await expect.poll(grams).toBe(before);
 
   // A move that is switched off takes nothing; taken back it does again.
@@ -48,9 +48,9 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   await expect(saveState(wren)).toHaveText("Not saved: one field needs a look");
   await share.fill("20");
   await expect(saveState(wren)).toHaveText(SAVED);
-  await wren.getByRole("button", { name: "Copy", exact: true }).click();
+  await wren.getByRole("button", { name: "Duplicate", exact: true }).click();
   await expect(moves).toHaveCount(4);
-  await wren.getByRole("button", { name: "Take out" }).click();
+  await wren.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(moves).toHaveCount(3);
   await expect(saveState(wren)).toHaveText(SAVED);
 
@@ -69,7 +69,7 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
 
 test("steps over a flat back are found, lead to their move, and are mended by one press", async ({ wren }) => {
   await openVisit(wren, "Halle Mooring", "Read");
-  await wren.getByText("Skull, part, swirls").click();
+  await wren.getByText("Skull, parting, whorls").click();
   await wren.getByRole("radio", { name: "flat" }).check({ force: true });
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.getByRole("link", { name: /^Plan/ }).click();
@@ -77,7 +77,7 @@ test("steps over a flat back are found, lead to their move, and are mended by on
   const found = wren.getByRole("list", { name: "What would be seen in this cut" });
   const choppy = found.getByRole("listitem").filter({ hasText: "Choppy over the back" });
   await choppy.getByRole("button", { name: "Go to move 3" }).click();
-  const held = wren.getByLabel("First, scalp to fingers");
+  const held = wren.getByLabel("First length, on the comb");
   const before = await held.inputValue();
   const mend = choppy.getByRole("button", { name: /more in move 3$/ });
   const more = Number(/Leave ([\d.]+) cm/.exec((await mend.textContent()) ?? "")?.[1]);
@@ -97,38 +97,38 @@ test("a cut of one's own is written from nothing: which hair, how it lies, how i
   const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
   await wren.getByRole("button", { name: "Layers", exact: true }).click();
   await expect(words).toContainText("Section: all the hair");
-  await wren.getByText("Which hair, and how").click();
+  await wren.getByText("Section and hold").click();
 
   // All but what lies before a parting from ear to ear, in upright sections carried to the middle.
-  await wren.getByLabel("Hair taken").selectOption("not");
+  await wren.getByLabel("Section", { exact: true }).selectOption("not");
   await wren.getByLabel("Left out", { exact: true }).selectOption("side_of");
   await expect(words).toContainText("Section: behind the ear-to-ear parting");
   await wren.getByLabel("The side with").selectOption("apex");
   await expect(wren.getByText("lies on the parting itself")).toBeVisible();
   await wren.getByLabel("The side with").selectOption("brow_left");
-  await wren.getByLabel("Sections lie").selectOption("vertical");
-  await wren.getByLabel("Carried").selectOption("centre");
+  await wren.getByLabel("Subsections", { exact: true }).selectOption("vertical");
+  await wren.getByLabel("Over-direction").selectOption("centre");
   await expect(words).toContainText("Vertical subsections");
   await expect(words).toContainText("over-directed to the centre");
-  await wren.getByLabel("Carried").selectOption("plane");
+  await wren.getByLabel("Over-direction").selectOption("plane");
   await expect(words).toContainText("over-directed to the plane through");
   await wren.getByLabel("Guide", { exact: true }).selectOption("stationary");
   await expect(wren.getByText("every subsection is brought to the first")).toBeVisible();
   await wren.getByLabel("Guide", { exact: true }).selectOption("floating");
   await expect(words).toContainText("floating guide, 0.5 cm longer each time");
-  await wren.getByLabel("Opened by").fill("20");
+  await wren.getByLabel("Degrees more").fill("20");
   await expect(words).toContainText("at 20°, longer towards");
-  await wren.getByLabel("Taken", { exact: true }).selectOption("2");
+  await wren.getByLabel("Which are cut", { exact: true }).selectOption("2");
   await wren.getByLabel("Beginning with").selectOption("1");
   await expect(words).toContainText("one in 2 is cut");
   await expect(off).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
 
   // Twists drawn to the nose, then weight from below; each is told in its own words.
-  await wren.getByRole("button", { name: "Twists to the face" }).click();
+  await wren.getByRole("button", { name: "Twist cutting" }).click();
   await expect(words).toContainText("draw it tight to the tip of the nose");
-  await wren.getByRole("button", { name: "Weight out" }).click();
-  await wren.getByLabel("More from below").fill("60");
+  await wren.getByRole("button", { name: "Weight removal" }).click();
+  await wren.getByLabel("More underneath").fill("60");
   await expect(words).toContainText("more underneath than on top");
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.reload();
@@ -138,22 +138,22 @@ test("a cut of one's own is written from nothing: which hair, how it lies, how i
 test("the head is seen in space, section by section, and taken along as a sound file", async ({ wren }, info) => {
   await openVisit(wren, "Sunniva Drake", "Plan");
   await wren.getByRole("button", { name: /^3\. / }).click();
-  const head = wren.getByRole("img", { name: /^The head in space/ });
+  const head = wren.getByRole("img", { name: /^3D view/ });
   await expect(head).toBeVisible();
   await expect(head).toHaveAttribute("data-frame-ms", /\d/);
   const drawn = () => head.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
-  await expect(wren.getByText(/^Some of \d+ sections$/)).toBeVisible();
+  await expect(wren.getByText(/^Some of \d+ subsections$/)).toBeVisible();
 
   // By keys alone: another side, another section, the hair as it is. Each changes the picture and the words.
   await head.focus();
   const before = await drawn();
   await wren.keyboard.press("3");
-  await expect(head).toHaveAccessibleName(/The head in space, back/);
+  await expect(head).toHaveAccessibleName(/3D view, back/);
   await expect.poll(drawn).not.toBe(before);
   await wren.keyboard.press(".");
-  await expect(wren.getByText(/^Section 1 of \d+$/)).toBeVisible();
+  await expect(wren.getByText(/^Subsection 1 of \d+$/)).toBeVisible();
   await wren.keyboard.press(",");
-  await expect(wren.getByText(/^Some of \d+ sections$/)).toBeVisible();
+  await expect(wren.getByText(/^Some of \d+ subsections$/)).toBeVisible();
   const after = await drawn();
   await wren.keyboard.press("n");
   await expect(wren.getByRole("radio", { name: "as it is" })).toBeChecked();
@@ -162,12 +162,12 @@ test("the head is seen in space, section by section, and taken along as a sound 
   await wren.keyboard.press("ArrowRight");
   await expect.poll(drawn).not.toBe(turned);
 
-  const glb = await download(wren, "Head in space as glTF");
+  const glb = await download(wren, "3D view as glTF");
   const report = await validateBytes(new Uint8Array(glb));
   expect(report.issues.messages.filter((each: { severity: number }) => each.severity < 2)).toEqual([]);
   expect(report.info.totalTriangleCount).toBeGreaterThan(5000);
   // Measured, not asserted: software drawing on shared cores.
-  const said = `a frame of the head in space: ${await head.getAttribute("data-frame-ms")} ms; ${(glb.length / 1024).toFixed(0)} kB`;
+  const said = `a frame of the 3D view: ${await head.getAttribute("data-frame-ms")} ms; ${(glb.length / 1024).toFixed(0)} kB`;
   info.annotations.push({ type: "measured", description: said });
   process.stdout.write(`    ${said}\n`);
 });
@@ -180,7 +180,7 @@ test("where the browser can't draw in space the plan is seen from the side", asy
     } as typeof own;
   });
   await openVisit(wren, "Sunniva Drake", "Plan");
-  await expect(wren.getByText("This browser can't draw in space")).toBeVisible();
+  await expect(wren.getByText("This browser can't draw in 3D")).toBeVisible();
   await expect(wren.getByRole("img", { name: /^from the left/ })).toHaveCount(2);
 });
 
@@ -201,7 +201,7 @@ test("two cuts lie side by side on the same head", async ({ wren }) => {
   await expect.poll(async () => new Set(await all.allTextContents()).size).toBe(2);
   await wren.keyboard.press("Control+z");
   await wren.getByLabel("Compare with").selectOption("nothing");
-  await expect(wren.getByRole("img", { name: /^The head in space/ })).toBeVisible();
+  await expect(wren.getByRole("img", { name: /^3D view/ })).toBeVisible();
 });
 
 test("a cut out of a file is taken if it is one, and refused with the place if it isn't", async ({ wren }) => {

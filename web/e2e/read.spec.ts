@@ -24,8 +24,8 @@ test("hairs are counted on a picture, and the count makes the plan's hair as den
   await expect(wren.getByText(/^Counted: \d+ hairs on a square centimetre, give or take \d+\./)).toBeVisible();
   const counted = Number(await density.inputValue());
   expect(Math.abs(counted / there - 1)).toBeLessThan(0.25);
-  await wren.getByRole("button", { name: "Take the width, too" }).click();
-  await expect(wren.getByLabel("Width measured")).toHaveValue(/^\d\d$/);
+  await wren.getByRole("button", { name: "Use the thickness, too" }).click();
+  await expect(wren.getByLabel("Strand thickness measured")).toHaveValue(/^\d\d$/);
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.keyboard.press("Control+z");
   await wren.keyboard.press("Control+z");
@@ -73,11 +73,11 @@ test("what hand and eye know of the head is read, and the plan's hair follows", 
   await openVisit(wren, "Halle Mooring", "Plan");
   const falls = wren.getByRole("img", { name: /left/i }).first();
   await expect(falls).toBeVisible();
-  await wren.getByRole("link", { name: "Skull, part and swirls are read: see Read." }).click();
-  await wren.getByText("Skull, part, swirls").click();
+  await wren.getByRole("link", { name: "Skull, parting and whorls are read: see Read." }).click();
+  await wren.getByText("Skull, parting, whorls").click();
   await wren.getByRole("radio", { name: "flat" }).check({ force: true });
   await wren.getByRole("radio", { name: "high" }).check({ force: true });
-  await wren.getByRole("button", { name: "Add a swirl or cowlick" }).click();
+  await wren.getByRole("button", { name: "Add a whorl or cowlick" }).click();
   await wren.getByLabel("Reach", { exact: true }).fill("500");
   await expect(wren.getByText(/This must be from 1\.0 cm to 12\.0 cm/)).toBeVisible();
   await wren.getByLabel("Reach", { exact: true }).fill("5");
@@ -89,7 +89,7 @@ test("what hand and eye know of the head is read, and the plan's hair follows", 
   expect(reading.felt).toEqual({ crown: 0.8, occiput: -0.8 });
   expect(reading.growth).toHaveLength(1);
   await wren.getByRole("link", { name: /^Read/ }).click();
-  await wren.getByText("Skull, part, swirls").click();
+  await wren.getByText("Skull, parting, whorls").click();
   await expect(wren.getByRole("radio", { name: "flat" })).toBeChecked();
 });
 
@@ -136,7 +136,7 @@ test("the line and the girths are met by the computed hair, and what contradicts
   const now = wren.locator("section.now");
   await expect(now.getByText(/^About \d+ g of hair/)).toBeVisible();
   await expect(now.getByText(/Its girths agree with yours to \d %/)).toBeVisible();
-  await now.getByText("Where its line lies").click();
+  await now.getByText("Where the perimeter lies").click();
   await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
   // A line at the waist can't be that of hair that was read as 45 cm and less.
   await now.getByLabel("Middle of the back").selectOption("waist");
@@ -187,7 +187,7 @@ test("a table of somebody else's is mapped, shown with its faults, and taken ove
   await wren.getByLabel("long (cm)").selectOption("stretched_mm");
   await expect(wren.getByText(/Line 3 Let go \(cm\): “24” can't be longer/)).toBeVisible();
   await expect(wren.getByText("Will be read: Top, Nape.")).toBeVisible();
-  await wren.getByRole("button", { name: "Take them over" }).click();
+  await wren.getByRole("button", { name: "Use them" }).click();
   const rows = wren.locator(".read tbody tr");
   await expect(rows.filter({ hasText: "Top" }).first()).toContainText("30.0");
   await expect(rows.filter({ hasText: "Nape" }).first()).toContainText("22.0");
@@ -199,27 +199,27 @@ test("a table of somebody else's is mapped, shown with its faults, and taken ove
 test("curl is told by eye, further strands by their lengths, and density by comparing", async ({ wren }) => {
   await blankVisit(wren, "Petra Lowmarsh");
   await wren.getByLabel("Stretched", { exact: true }).fill("30");
-  await wren.getByLabel("Let go", { exact: true }).fill("15");
-  const surety = wren.getByText(/^Known to ± /);
-  const known = async () => Number(/± ([\d.]+) cm/.exec((await surety.textContent()) ?? "")?.[1]);
-  await expect(surety).toBeVisible();
+  await wren.getByLabel("Sprung", { exact: true }).fill("15");
+  const confidence = wren.getByText(/^Confidence ± /);
+  const known = async () => Number(/± ([\d.]+) cm/.exec((await confidence.textContent()) ?? "")?.[1]);
+  await expect(confidence).toBeVisible();
   const before = await known();
 
   // Strands that differ far more than usual are said, and make the zone less sure; strands that agree make it surer.
   await wren.getByText("Layers, more figures, further strands, density").click();
   await wren.getByLabel("Strand 2, stretched").fill("30");
-  await wren.getByLabel("Strand 2, let go").fill("32");
-  await expect(wren.getByText(/Let go, it can't be longer|This can't be longer/).first()).toBeVisible();
-  await wren.getByLabel("Strand 2, let go").fill("15.2");
+  await wren.getByLabel("Strand 2, sprung").fill("32");
+  await expect(wren.getByText(/The sprung length can't be longer|This can't be longer/).first()).toBeVisible();
+  await wren.getByLabel("Strand 2, sprung").fill("15.2");
   await wren.getByLabel("Strand 3, stretched").fill("31");
-  await wren.getByLabel("Strand 3, let go").fill("15.4");
+  await wren.getByLabel("Strand 3, sprung").fill("15.4");
   await expect(wren.getByText(/^3 strands, which differ by \d+ points/)).toBeVisible();
   await expect.poll(known).toBeLessThan(before);
-  await wren.getByLabel("Strand 3, let go").fill("29");
-  await wren.getByLabel("Strand 2, let go").fill("5");
-  await expect(wren.getByText(/strands differ by \d+ points of what they lose, far more/)).toBeVisible();
-  await wren.getByRole("button", { name: "Take strand 3 out" }).click();
-  await wren.getByRole("button", { name: "Take strand 2 out" }).click();
+  await wren.getByLabel("Strand 3, sprung").fill("29");
+  await wren.getByLabel("Strand 2, sprung").fill("5");
+  await expect(wren.getByText(/strands differ by \d+ points of shrinkage, far more/)).toBeVisible();
+  await wren.getByRole("button", { name: "Remove strand 3" }).click();
+  await wren.getByRole("button", { name: "Remove strand 2" }).click();
   await expect.poll(known).toBe(before);
 
   // A picture is chosen by its number of hairs.

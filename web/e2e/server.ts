@@ -116,7 +116,7 @@ export async function blankVisit(page: Page, name: string): Promise<void> {
   const dialog = page.getByRole("dialog", { name: "New client" });
   await dialog.getByLabel("Name").fill(name);
   await dialog.getByText("The client agrees").click();
-  await dialog.getByRole("button", { name: "Take in" }).click();
+  await dialog.getByRole("button", { name: "Add" }).click();
   await page.getByRole("button", { name: "Begin a visit today" }).click();
   await page.getByRole("navigation", { name: "Stages of the visit" }).getByRole("link", { name: /^Read/ }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Read" })).toBeAttached();

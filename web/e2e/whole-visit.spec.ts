@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { SAVED, expect, saveState, signIn, test } from "./server";
 
-/** Stretched and let go, cm, and the key of the width, in walking order. */
+/** Stretched and sprung, cm, and the key of the width, in walking order. */
 const MEASURED = [
   ["24", "13", "m"],
   ["30", "15", "m"],
@@ -19,10 +19,10 @@ test("a whole visit: new client, eight zones by keyboard, aim, mark, print, expo
   await page.getByRole("button", { name: "New client" }).click();
   const dialog = page.getByRole("dialog", { name: "New client" });
   await dialog.getByLabel("Name").fill("Zélie Ørn 🌊");
-  await dialog.getByRole("button", { name: "Take in" }).click();
+  await dialog.getByRole("button", { name: "Add" }).click();
   await expect(dialog.getByText("Nothing is kept without it.")).toBeVisible();
   await dialog.getByText("The client agrees").click();
-  await dialog.getByRole("button", { name: "Take in" }).click();
+  await dialog.getByRole("button", { name: "Add" }).click();
   await expect(page.getByRole("heading", { name: "Zélie Ørn 🌊" })).toBeVisible();
   const client = page.url();
 
@@ -58,20 +58,20 @@ test("a whole visit: new client, eight zones by keyboard, aim, mark, print, expo
   await page.getByRole("link", { name: "On to the aim" }).click();
   // Exactly, or the zones of the reading before it match while that view is still there.
   await page.getByRole("button", { name: "Left side", exact: true }).click();
-  await page.getByLabel("Lands at", { exact: true }).selectOption("lip");
+  await page.getByLabel("Ends at", { exact: true }).selectOption("lip");
   await page.getByLabel("Shortest accepted").selectOption("cheekbone");
-  const slider = page.getByRole("slider", { name: "Nape: lands at" });
+  const slider = page.getByRole("slider", { name: "Nape: ends at" });
   await slider.focus();
   await page.keyboard.press("ArrowUp");
   await page.keyboard.press("PageUp");
   await expect(slider).not.toHaveAttribute("aria-valuetext", "no wish");
-  await expect(page.getByRole("slider", { name: "Right side: lands at" })).toHaveAttribute("aria-valuetext", "lip");
+  await expect(page.getByRole("slider", { name: "Right side: ends at" })).toHaveAttribute("aria-valuetext", "lip");
   await expect(saveState(page)).toHaveText(SAVED);
 
   await page.getByRole("link", { name: "On to the mark" }).click();
   await page.getByRole("link", { name: /^Left side/ }).click();
   const advised = page.getByRole("region", { name: /^Left side: cut here/ });
-  const beside = page.getByRole("region", { name: /^Beside it/ });
+  const beside = page.getByRole("region", { name: /^Compare/ });
   const number = (text: string | null) => Number.parseFloat(text ?? "");
   const wet = number(await advised.getByTestId("mark").textContent());
   expect(wet).toBeGreaterThan(9);

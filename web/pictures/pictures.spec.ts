@@ -11,7 +11,7 @@ async function take(page: Page, name: string) {
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
 }
 
-/** Waits until the head in space is drawn, and shows the top of the page. */
+/** Waits until the 3D view is drawn, and shows the top of the page. */
 async function inSpace(page: Page) {
   await page.locator("canvas[data-frame-ms]").waitFor();
   await page.waitForLoadState("networkidle");

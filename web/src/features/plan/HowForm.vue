@@ -263,7 +263,7 @@ const places = computed(() =>
         v-if="toward"
         :model-value="toward"
         :label="t('plan-overTo')"
-        :choices="named(directionValues, 'plan-directions')"
+        :choices="named(directionValues, 'direction')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.hold.over = { toward: $event as Direction }))"
       />
@@ -364,7 +364,7 @@ const places = computed(() =>
       <ChoiceField
         :model-value="gathered.toward ?? NONE"
         :label="t('plan-gatheredToward')"
-        :choices="[{ value: NONE, label: t('plan-toAPoint') }, ...named(directionValues, 'plan-directions')]"
+        :choices="[{ value: NONE, label: t('plan-toAPoint') }, ...named(directionValues, 'direction')]"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {

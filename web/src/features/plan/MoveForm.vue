@@ -72,7 +72,7 @@ function setState(part: Partial<HeldState>) {
     <ChoiceField
       :model-value="technique"
       :label="t('plan-technique')"
-      :choices="named(techniquesOf(move), 'plan-techniques')"
+      :choices="named(techniquesOf(move), 'technique')"
       :disabled="disabled"
       @update:model-value="emit('change', (move) => setTechnique(move, $event))"
     />

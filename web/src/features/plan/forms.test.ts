@@ -87,16 +87,19 @@ describe("the form of how a move is done", () => {
       const { way } = await set(move, label, value);
       return "sections" in way ? way.sections : undefined;
     };
-    expect((await sections("Sections lie", "diagonal"))?.layout.along).toEqual({
+    expect((await sections("Subsections", "diagonal"))?.layout.along).toEqual({
       diagonal: { lower_in_front_deg: 30 },
     });
-    expect((await sections("First at", "crown"))?.layout.from).toBe("crown");
-    expect((await sections("Taken", "3"))?.layout.every).toBe(3);
-    expect((await sections("Carried", "landmark"))?.hold.over).toEqual({ landmark: "apex" });
+    expect((await sections("Start at", "crown"))?.layout.from).toBe("crown");
+    expect((await sections("Which are cut", "3"))?.layout.every).toBe(3);
+    expect((await sections("Over-direction", "landmark"))?.hold.over).toEqual({ landmark: "apex" });
     expect((await sections("Guide", "free"))?.guide).toBe("free");
-    expect((await sections("First is set", "held_mm"))?.length).toEqual({ held_mm: 180 });
-    expect((await sections("Fingers", "level"))?.fingers?.shape).toBe("level");
-    expect((await sections("Opened by", "15"))?.fingers).toMatchObject({ slant_deg: 15, longer_toward: "nape_centre" });
+    expect((await sections("First length", "held_mm"))?.length).toEqual({ held_mm: 180 });
+    expect((await sections("Finger angle", "level"))?.fingers?.shape).toBe("level");
+    expect((await sections("Degrees more", "15"))?.fingers).toMatchObject({
+      slant_deg: 15,
+      longer_toward: "nape_centre",
+    });
   });
 
   it("sets places in front and at the sides of a line, and takes them away", async () => {
@@ -132,9 +135,9 @@ describe("the form of the fine points of a move", () => {
   const sections = (move: Move) => ("sections" in move.way ? move.way.sections : undefined);
 
   it("lets hair drop out of the hand and takes that back", async () => {
-    const dropped = await finer(newMove("sections"), "Stays out: ends below", "collarbone");
+    const dropped = await finer(newMove("sections"), "Left out: ends below", "collarbone");
     expect(sections(dropped)?.drops).toEqual({ ends_below: { point: "collarbone", below_mm: 0 }, ends_above: null });
-    expect(sections(await finer(dropped, "Stays out: ends below", "none"))?.drops).toBeUndefined();
+    expect(sections(await finer(dropped, "Left out: ends below", "none"))?.drops).toBeUndefined();
   });
 
   it("tilts the head, textures sections in turn and keeps weight for a later step", async () => {
@@ -143,9 +146,9 @@ describe("the form of the fine points of a move", () => {
       left_deg: 0,
     });
     const move = newMove("weight");
-    const textured = await finer(move, "Sections with this technique", "2");
+    const textured = await finer(move, "Subsections with this technique", "2");
     expect(textured.pattern).toEqual({ every: 2, solid_first: 0, last_solid: false });
-    expect((await finer(textured, "Sections with this technique", "1")).pattern).toBeUndefined();
+    expect((await finer(textured, "Subsections with this technique", "1")).pattern).toBeUndefined();
     expect((await finer(move, "Weight left until", "2")).banked_until).toBe(2);
   });
 });

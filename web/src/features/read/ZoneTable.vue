@@ -40,7 +40,7 @@ const width = (name: Patch) => {
           {{ t(pass === "wet" ? "read-wetIn" : "read-sprungIn", { unit: signOf(unit) }) }}
         </th>
         <th scope="col" class="figure">{{ t("read-shrinks") }}</th>
-        <th scope="col">{{ t("fields-width_class") }}</th>
+        <th scope="col">{{ t("read-thickness") }}</th>
         <th scope="col">{{ t("read-curl") }}</th>
       </tr>
     </thead>

@@ -24,7 +24,7 @@ describe("a reading in plain words", () => {
     ];
     const said = plainWords({ ...summary([]), unusual } as ReadingSummary, length);
     expect(said).toHaveLength(4);
-    expect(said[0]).toMatch(/Nape loses 27 points more of its length than Top/);
+    expect(said[0]).toMatch(/Nape shrinks by 27 points more than Top/);
     expect(said[1]).toContain("another 0.8 cm at Crown");
     expect(said[2]).toContain("Fringe");
     expect(said[3]).toMatch(/15 cm.*26 cm.*15 cm/);
@@ -38,11 +38,11 @@ describe("a reading in plain words", () => {
     const unusual = [{ kind: "air_apart", damp: true, humidity_pct: 84.4 }];
     const said = plainWords({ ...zones, unusual } as ReadingSummary, length).join("\n");
     expect(said).toMatch(
-      /No strand measured let go: Left side, in front\. Measuring one would make ± 3\.1 cm about ± 0\.9 cm/,
+      /No sprung length measured: Left side, in front\. Measuring one would make ± 3\.1 cm about ± 0\.9 cm/,
     );
     expect(said).toMatch(/Not read yet: Nape\./);
     expect(said).toMatch(/The air held 84 % .*damp/);
-    expect(said).not.toMatch(/Known only roughly/);
+    expect(said).not.toMatch(/Low confidence/);
   });
 
   it("names the zones that shrink most and least, or that all shrink alike", () => {
