@@ -90,6 +90,10 @@ fn misshapen(path: &str, why: &str) -> FieldError {
         return FieldError::new(path, Problem::contradicts("fault-must-be-word"));
     }
     let expected = why.rsplit("expected ").next().unwrap_or_default();
+    let most = expected.strip_prefix("at most ").and_then(|rest| rest.split(' ').next()?.parse().ok());
+    if let Some(most) = most {
+        return FieldError::new(path, Problem::TooMany { most });
+    }
     if ["f64", "u32", "u16", "i64"].contains(&expected) {
         return FieldError::new(path, Problem::NotANumber);
     }
@@ -190,6 +194,9 @@ mod tests {
         let text = "{\"zones\": {\"nape\": {\"moisture\": 3}}}";
         let word = Problem::contradicts("fault-must-be-word");
         assert_eq!(fault(text), at("zones.nape.moisture", word, 1));
+        let strands = vec!["{\"stretched_mm\": 300}"; 10].join(",");
+        let text = format!("{{\"zones\": {{\"nape\": {{\"again\": [{strands}]}}}}}}");
+        assert_eq!(fault(&text), at("zones.nape.again", Problem::TooMany { most: 9 }, 1));
         let missing = read::<crate::api::clients::ClientDraft>(b"{}").expect_err("a name is needed");
         assert_eq!(missing, at("name", Problem::Missing, 1));
     }

@@ -353,14 +353,7 @@ impl Fingers {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures, direction};
-
-    fn head() -> (HeadForm, Hairline) {
-        let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
-        let hairline = Hairline::of(&form, &measures);
-        (form, hairline)
-    }
+    use crate::head::{direction, ordinary_head as head};
 
     fn away(lift_deg: f64, d: &Vec3) -> Vec3 {
         let (form, hairline) = head();

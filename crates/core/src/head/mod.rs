@@ -39,3 +39,12 @@ pub use roots::{Root, roots, zone_centre};
 pub use scalp::Scalp;
 pub use taut::{taut_line, taut_mm};
 pub use zone::Zone;
+
+/// The head that tests try things on: ordinary measures, nothing felt.
+#[cfg(test)]
+pub(crate) fn ordinary_head() -> (HeadForm, Hairline) {
+    let measures = Measures::default();
+    let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+    let hairline = Hairline::of(&form, &measures);
+    (form, hairline)
+}

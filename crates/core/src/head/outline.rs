@@ -165,14 +165,7 @@ fn edge(middle: &Vec3, seen: impl Fn(&Vec3) -> bool) -> Vec<Vec3> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Measures, Zone, mirror, roots};
-
-    fn head() -> (HeadForm, Hairline) {
-        let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
-        let hairline = Hairline::of(&form, &measures);
-        (form, hairline)
-    }
+    use crate::head::{Felt, Measures, Zone, mirror, ordinary_head as head, roots};
 
     /// Whether a drawn place lies inside an outline: by the crossings of a line to the right.
     fn holds(edge: &[[f64; 2]], [x, y]: [f64; 2]) -> bool {

@@ -108,14 +108,7 @@ pub(super) fn zone_at(hairline: &Hairline) -> impl Fn(&Vec3) -> Zone {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Landmark, Measures};
-
-    fn head() -> (HeadForm, Hairline) {
-        let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
-        let hairline = Hairline::of(&form, &measures);
-        (form, hairline)
-    }
+    use crate::head::{Landmark, ordinary_head as head};
 
     #[test]
     fn the_scalp_has_the_area_scalps_have_however_many_roots_stand_for_it() {

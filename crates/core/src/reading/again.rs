@@ -65,10 +65,8 @@ impl TryFrom<Vec<StrandPair>> for Again {
 
     fn try_from(list: Vec<StrandPair>) -> Result<Self, String> {
         if list.len() > MOST_STRANDS {
-            return Err(format!(
-                "has {} strands, more than the {MOST_STRANDS} that are kept beside the first",
-                list.len()
-            ));
+            // For whoever reads documents: the number tells the fault (`Problem::TooMany`).
+            return Err(format!("expected at most {MOST_STRANDS} entries"));
         }
         let mut pairs = [None; MOST_STRANDS];
         pairs.iter_mut().zip(list).for_each(|(place, pair)| *place = Some(pair));

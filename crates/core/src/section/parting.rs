@@ -120,14 +120,7 @@ impl Cutting {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures, mirror};
-
-    fn head() -> (HeadForm, Hairline) {
-        let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
-        let hairline = Hairline::of(&form, &measures);
-        (form, hairline)
-    }
+    use crate::head::{mirror, ordinary_head as head};
 
     #[test]
     fn a_centre_part_tells_left_from_right_by_the_distance_from_the_middle() {
