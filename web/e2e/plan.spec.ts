@@ -211,14 +211,14 @@ test("a cut out of a file is taken if it is one, and refused with the place if i
   await expect(moves).toHaveCount(3);
   const cut = JSON.parse((await download(wren, "Cut as JSON")).toString()) as {
     name: string;
-    moves: { way: object }[];
+    moves: { kind: object }[];
   };
   const open = (name: string, text: string) =>
     wren.getByLabel("Open a cut file").setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(text) });
   await open("notes.json", "snip, snip");
   await expect(wren.getByRole("alert")).toHaveText(/^notes.json holds no cut/);
-  await open("odd.json", JSON.stringify({ ...cut, moves: [{ ...cut.moves[0], way: { sawn: {} } }] }));
-  await expect(wren.getByRole("alert")).toContainText("moves.0.way");
+  await open("odd.json", JSON.stringify({ ...cut, moves: [{ ...cut.moves[0], kind: { sawn: {} } }] }));
+  await expect(wren.getByRole("alert")).toContainText("moves.0.kind");
   await expect(moves).toHaveCount(3);
   await open("ours.json", JSON.stringify({ ...cut, name: "From a file", moves: cut.moves.slice(0, 1) }));
   await expect(moves).toHaveCount(1);

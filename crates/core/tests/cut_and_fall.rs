@@ -42,18 +42,18 @@ fn one(each: Move) -> Cut {
     Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves: vec![each] }
 }
 
-fn movement(region: Region, way: MoveKind, state: HeldState) -> Move {
-    Move { state, ..Move::new(region, way) }
+fn movement(region: Region, kind: MoveKind, state: HeldState) -> Move {
+    Move { state, ..Move::new(region, kind) }
 }
 
 fn line(point: Point) -> MoveKind {
     MoveKind::Perimeter(FallLine::level(Place { point, below_mm: 0.0 }))
 }
 
-fn layers(along: Along, from: Landmark, lift_deg: f64, guide: Guide, held_mm: f64) -> Sections {
+fn layers(along: Along, from: Landmark, elevation_deg: f64, guide: Guide, held_mm: f64) -> Sections {
     Sections {
         layout: Layout::new(along, 20.0, from),
-        hold: Hold::at(lift_deg),
+        hold: Hold::at(elevation_deg),
         guide,
         fingers: Fingers::default(),
         length: FirstLength::HeldMm(held_mm),
@@ -195,7 +195,7 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
     let region = Region::All(vec![Region::Half(Side::Left), Region::Zone(Zone::LeftSide)]);
     let held = |over| {
         let mut sections = layers(Along::Vertical, Landmark::TempleLeft, 90.0, Guide::Free, 120.0);
-        sections.hold.over = over;
+        sections.hold.over_direction = over;
         after(&hair, movement(region.clone(), MoveKind::Sections(sections), DRY))
     };
     let (own, back) = (held(Over::OwnBase), held(Over::Landmark(Landmark::MastoidLeft)));
@@ -208,9 +208,9 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
         if strand.root.zone != Zone::LeftSide {
             continue;
         }
-        let way = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &hand);
+        let path_mm = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &hand);
         let reached = strand.model.held_mm(mean(&back[i]), 330.0, DRY);
-        assert!((reached - way.min(reached.max(328.0))).abs() < 0.5, "{reached} {way}");
+        assert!((reached - path_mm.min(reached.max(328.0))).abs() < 0.5, "{reached} {path_mm}");
         if strand.root.at.z > 25.0 {
             assert!(mean(&back[i]) > mean(&own[i]) + 5.0, "the front keeps length");
             compared += 1;
@@ -360,7 +360,10 @@ fn faults_name_the_move_and_the_field() {
     sections.layout.thickness_mm = 0.0;
     let faults = one(movement(Region::Everything, MoveKind::Sections(sections), DRY)).check().unwrap_err();
     let fields: Vec<&str> = faults.0.iter().map(|f| f.field.as_str()).collect();
-    assert_eq!(fields, ["moves.0.way.sections.layout.thickness_mm", "moves.0.way.sections.hold.lift_deg"]);
+    assert_eq!(
+        fields,
+        ["moves.0.kind.sections.layout.thickness_mm", "moves.0.kind.sections.hold.elevation_deg"]
+    );
     let on_the_line = Region::side_of(&[Landmark::Apex, Landmark::HairlineCentre], Landmark::Crown);
     let faults = cut(&hair, &one(movement(on_the_line, line(Point::Chin), DRY))).unwrap_err();
     assert_eq!(faults.0[0].field, "moves.0.region.side_of.with");
@@ -422,9 +425,9 @@ fn any_sections() -> impl Strategy<Value = Sections> {
         (0.0..400.0).prop_map(FirstLength::ShorterMm)
     ];
     (any_along(), 8.0..80.0, any_landmark(), 0.0..180.0, over, guide, fingers, length).prop_map(
-        |(along, thickness_mm, from, lift_deg, over, guide, fingers, length)| Sections {
+        |(along, thickness_mm, from, elevation_deg, over, guide, fingers, length)| Sections {
             layout: Layout::new(along, thickness_mm, from),
-            hold: Hold { over, ..Hold::at(lift_deg) },
+            hold: Hold { over_direction: over, ..Hold::at(elevation_deg) },
             guide,
             fingers,
             length,

@@ -26,8 +26,8 @@ fn head() -> Hair {
     request(vec![]).grow().unwrap()
 }
 
-fn movement(region: Region, way: MoveKind) -> Move {
-    Move { state: WET, ..Move::new(region, way) }
+fn movement(region: Region, kind: MoveKind) -> Move {
+    Move { state: WET, ..Move::new(region, kind) }
 }
 
 fn one(each: Move) -> Cut {
@@ -97,13 +97,13 @@ fn twisted_hair_is_held_as_long_as_its_way_to_the_point() {
     let nose = Point::NoseTip.place(&hair.form, &hair.measures).unwrap();
     let mut cut_ones = 0;
     for (strand, lengths) in hair.strands.iter().zip(&lengths).filter(|(s, _)| s.root.zone == Zone::Fringe) {
-        let way = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &nose);
+        let path_mm = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &nose);
         let held = strand.model.held_mm(mean(lengths), 320.0, WET);
         if mean(lengths) < 319.0 {
-            assert!((held - way).abs() < 1e-6, "{held} {way}");
+            assert!((held - path_mm).abs() < 1e-6, "{held} {path_mm}");
             cut_ones += 1;
         } else {
-            assert!(held <= way + 1e-6, "it didn't reach");
+            assert!(held <= path_mm + 1e-6, "it didn't reach");
         }
     }
     assert!(cut_ones > 40, "{cut_ones}");
@@ -144,7 +144,7 @@ fn a_twist_to_one_side_is_mirrored_to_the_other_and_the_body_is_no_face() {
     let bad = one(movement(Region::Everything, twist(Point::Waist, None, 900.0)));
     let faults = cut(&hair, &bad).unwrap_err();
     let fields: Vec<&str> = faults.0.iter().map(|fault| fault.field.as_str()).collect();
-    assert_eq!(fields, ["moves.0.way.gathered.past_mm", "moves.0.way.gathered.to"]);
+    assert_eq!(fields, ["moves.0.kind.gathered.past_mm", "moves.0.kind.gathered.to"]);
 }
 
 #[test]
@@ -153,7 +153,7 @@ fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
     let through = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
     let sections = Sections {
         layout: layout(Along::Crosswise, Landmark::Apex),
-        hold: Hold { over: Over::Plane(through), ..Hold::at(90.0) },
+        hold: Hold { over_direction: Over::Plane(through), ..Hold::at(90.0) },
         guide: Guide::TRAVELLING,
         fingers: Fingers::default(),
         length: FirstLength::HeldMm(100.0),
@@ -204,7 +204,7 @@ fn weight_taken_from_below_is_as_much_and_lies_lower() {
 fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
     let cowlick = Growth {
         at: Landmark::BrowLeft,
-        way: GrowthDirection::Toward(Landmark::BrowRight),
+        direction: GrowthDirection::Toward(Landmark::BrowRight),
         reach_mm: 35.0,
         strength: 1.0,
     };
@@ -283,8 +283,8 @@ proptest! {
         to in any_point(), past_mm in -100.0..400.0, strength in 0.0..1.0, reach_mm in 10.0..120.0, under in 0.0..1.0,
         thickness_mm in 8.0..100.0, mirrored in any::<bool>(), clockwise in any::<bool>(),
     ) {
-        let way = if clockwise { GrowthDirection::Clockwise } else { GrowthDirection::Toward(Landmark::Apex) };
-        let growth = vec![Growth { at: Landmark::Crown, way, reach_mm, strength }];
+        let direction = if clockwise { GrowthDirection::Clockwise } else { GrowthDirection::Toward(Landmark::Apex) };
+        let growth = vec![Growth { at: Landmark::Crown, direction, reach_mm, strength }];
         let hair = HairRequest { roots: 256, ..request(growth) }.grow().unwrap();
         let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
         let mut twists = movement(

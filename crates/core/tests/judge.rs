@@ -111,13 +111,13 @@ fn a_cure_cures_and_a_millimetre_less_of_it_does_not() {
     {
         let left = |cut: Cut| FallRequest { plan: Plan::of(cut), ..asked.clone() }.answer().unwrap().findings;
         assert!(left(cure.cut.clone()).is_empty() && cure.moves == [0], "{:?}", cure.lever);
-        let MoveKind::Sections(mut sections) = cure.cut.moves[0].way.clone() else { panic!("it is held") };
+        let MoveKind::Sections(mut sections) = cure.cut.moves[0].kind.clone() else { panic!("it is held") };
         match (cure.lever, &mut sections.length) {
             (Lever::Longer, FirstLength::HeldMm(length)) => *length -= 1.0,
             _ => sections.layout.thickness_mm += 1.0,
         }
         let mut less = cure.cut.clone();
-        less.moves[0].way = MoveKind::Sections(sections);
+        less.moves[0].kind = MoveKind::Sections(sections);
         assert!(!left(less).is_empty(), "{} mm is the least", cure.amount_mm);
     }
 }

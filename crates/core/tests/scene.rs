@@ -179,7 +179,7 @@ fn a_guide_is_shown_only_where_sections_follow_one() {
         file.nodes().any(|node| node.name() == Some("guide"))
     };
     assert!(shows_guide(&plan));
-    if let MoveKind::Sections(sections) = &mut plan.cut.moves[number].way {
+    if let MoveKind::Sections(sections) = &mut plan.cut.moves[number].kind {
         sections.guide = Guide::Free;
     }
     assert!(!shows_guide(&plan));

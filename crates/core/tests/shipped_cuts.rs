@@ -73,14 +73,14 @@ fn purpose_is_met(key: &str, hair: Hair, purpose: Purpose, wrong_way: impl Fn(&m
 /// Every section of a cut held, guided or textured another way.
 fn sections(plan: &mut Cut, change: impl Fn(&mut Sections)) {
     for each in &mut plan.moves {
-        if let MoveKind::Sections(sections) = &mut each.way {
+        if let MoveKind::Sections(sections) = &mut each.kind {
             change(sections);
         }
     }
 }
 
 fn over_its_base(plan: &mut Cut) {
-    sections(plan, |sections| sections.hold.over = Over::OwnBase);
+    sections(plan, |sections| sections.hold.over_direction = Over::OwnBase);
 }
 
 impl Outcome {
@@ -173,7 +173,7 @@ fn quay_school_is_short_behind_stacked_in_the_nape_and_longer_towards_the_face()
         ]
     };
     // Held square to the head the nape doesn't stack.
-    let square = |plan: &mut Cut| sections(plan, |sections| sections.hold.lift_deg = 90.0);
+    let square = |plan: &mut Cut| sections(plan, |sections| sections.hold.elevation_deg = 90.0);
     purpose_is_met("quay_school", head(220.0, 0.95, WidthClass::Fine, 150.0, 0.0), purpose, square);
 }
 
@@ -211,7 +211,7 @@ fn tidelines_textures_every_second_section_and_ends_solid() {
     };
     // Every section textured.
     purpose_is_met("tidelines", waves(), purpose, |plan| {
-        if let MoveKind::Weight(layout) = &mut plan.moves[1].way {
+        if let MoveKind::Weight(layout) = &mut plan.moves[1].kind {
             (layout.every, layout.skip) = (1, 0);
         }
     });
@@ -228,7 +228,7 @@ fn box_loft_keeps_its_corners_and_length() {
         vec![near(55.0) - near(10.0) - 5.0, o.height(Point::Shoulder) - 40.0 - o.after.lowest_mm]
     };
     // Let fall instead of held up.
-    let low = |plan: &mut Cut| sections(plan, |sections| sections.hold.lift_deg = 0.0);
+    let low = |plan: &mut Cut| sections(plan, |sections| sections.hold.elevation_deg = 0.0);
     purpose_is_met("box_loft", waves(), purpose, low);
 }
 
@@ -308,7 +308,7 @@ fn plumb_line_is_level_all_round() {
     // By the ruler, with the head bent.
     purpose_is_met("plumb_line", waves(), purpose, |plan| {
         for each in &mut plan.moves {
-            if let MoveKind::Perimeter(line) = &mut each.way {
+            if let MoveKind::Perimeter(line) = &mut each.kind {
                 (line.worn, line.tilt_deg) = (false, 25.0);
             }
         }
@@ -369,7 +369,7 @@ fn inside_sampler_takes_something_everywhere_and_no_length() {
     // Only every third section.
     purpose_is_met("inside_sampler", waves(), purpose, |plan| {
         for each in &mut plan.moves {
-            if let MoveKind::Weight(layout) = &mut each.way {
+            if let MoveKind::Weight(layout) = &mut each.kind {
                 layout.every = 3;
             }
         }

@@ -4,7 +4,7 @@ use crate::repeat::repeated;
 use crate::{Actor, Document, Store, StoreError, audit};
 use chrono::{DateTime, Utc};
 use serde_json::Value;
-use spirel_core::stage::Stage;
+use spirel_core::stage::{ForStage, Stage, StageDocument};
 use sqlx::MySqlConnection;
 use uuid::Uuid;
 
@@ -28,10 +28,22 @@ impl DocumentRow {
         Ok(Document {
             stage,
             version: self.version,
-            body: serde_json::from_str(&self.body)?,
+            body: stage.with(Present(serde_json::from_str(&self.body)?)),
             saved_by: self.saved_by.clone(),
             saved_at: self.saved_at,
         })
+    }
+}
+
+/// A document as this program writes it: one that was kept with earlier names is told with the present ones.
+struct Present(Value);
+
+impl ForStage for Present {
+    type Output = Value;
+
+    fn of<D: StageDocument>(self) -> Value {
+        let read = D::deserialize(&self.0).ok();
+        read.and_then(|document| serde_json::to_value(document).ok()).unwrap_or(self.0)
     }
 }
 

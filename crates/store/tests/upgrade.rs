@@ -127,7 +127,7 @@ async fn what_a_plan_knew_of_the_head_is_in_the_reading_afterwards_and_nothing_t
 }
 
 #[tokio::test]
-async fn a_stage_that_a_newer_program_keeps_is_left_out_and_the_rest_is_read() {
+async fn a_stage_of_a_newer_program_is_left_out_and_one_of_an_earlier_is_read_with_the_present_names() {
     let store = Store::open(&fresh_database_url().await).await.unwrap();
     let (wren, client) = client_of_a_house(&store).await;
     let day = Day::new(NaiveDate::from_ymd_opt(2026, 1, 2).unwrap()).unwrap();
@@ -141,7 +141,22 @@ async fn a_stage_that_a_newer_program_keeps_is_left_out_and_the_rest_is_read() {
     }
     let list = store.visits(&wren, client).await.unwrap();
     assert_eq!(list[0].stages.keys().collect::<Vec<_>>(), [&Stage::Talk]);
+    // What was kept with earlier names is read with the present ones.
+    let kept = json!({"cut": {"format": "spirel.cut", "version": 2, "name": "Chin", "moves": [{"region": "everything",
+        "way": {"perimeter": {"behind": {"point": "chin"}}}}]}});
+    for row in [
+        "INSERT INTO stage_document SELECT visit_id, 'plan', 1, house_id, 2, ?, saved_by, saved_at FROM stage_document LIMIT 1",
+        "INSERT INTO stage_head SELECT visit_id, 'plan', 1 FROM stage_document WHERE stage = 'plan' AND body = ?",
+    ] {
+        sqlx::query(row).bind(kept.to_string()).execute(store.pool()).await.unwrap();
+    }
     let whole = store.visit(&wren, visit).await.unwrap();
-    assert_eq!(whole.documents.iter().map(|document| document.stage).collect::<Vec<_>>(), [Stage::Talk]);
+    let plan = whole.documents.iter().find(|document| document.stage == Stage::Plan).unwrap();
+    assert_eq!(plan.body["cut"]["version"], 3);
+    assert_eq!(plan.body["cut"]["moves"][0]["kind"]["perimeter"]["behind"]["point"], "chin");
+    assert_eq!(
+        whole.documents.iter().map(|document| document.stage).collect::<Vec<_>>(),
+        [Stage::Plan, Stage::Talk]
+    );
     store.close().await;
 }

@@ -1017,7 +1017,7 @@ export interface components {
             purpose?: string;
             /**
              * Format: int32
-             * @description Version of the format: 2. Version 1 is read and written again as 2.
+             * @description Version of the format: 3. Versions 1 and 2 are read and written again as 3.
              */
             version: number;
         };
@@ -1579,6 +1579,8 @@ export interface components {
         Growth: {
             /** @description Its middle. */
             at: components["schemas"]["Landmark"];
+            /** @description In which direction it grows. */
+            direction: components["schemas"]["GrowthDirection"];
             /**
              * Format: double
              * @description How far from its middle it has fallen to a third, mm, 10 to 120.
@@ -1589,8 +1591,6 @@ export interface components {
              * @description How strong it is, 0 to 1: at 1 it goes against the fall.
              */
             strength?: number;
-            /** @description Which way it grows. */
-            way: components["schemas"]["GrowthDirection"];
         };
         /** @description Which way hair grows. */
         GrowthDirection: "clockwise" | "anticlockwise" | {
@@ -1824,18 +1824,18 @@ export interface components {
             /** @description Moisture. */
             moisture: components["schemas"]["Moisture"];
         };
-        /** @description Lift and direction of a section. */
+        /** @description Elevation and over-direction of a subsection. */
         Hold: {
             /**
              * Format: double
-             * @description Lift from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
+             * @description Elevation from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
              */
-            lift_deg: number;
-            /** @description Where it is carried to. */
-            over?: components["schemas"]["Over"];
+            elevation_deg: number;
+            /** @description Where it is over-directed to. */
+            over_direction?: components["schemas"]["Over"];
             /**
              * Format: double
-             * @description Which share of the way there it is carried, 0 to 1: all of it if left out.
+             * @description Which share of the distance there, 0 to 1: all of it if left out.
              */
             share?: number;
             /** @description How the client's head is tilted meanwhile. */
@@ -2173,6 +2173,8 @@ export interface components {
              * @description Leaves weight on purpose until the move of this number, from 0: it is no fault before then.
              */
             banked_until?: number | null;
+            /** @description What is done. */
+            kind: components["schemas"]["MoveKind"];
             /** @description Done again on the other side of the head, as its mirror image. */
             mirrored?: boolean;
             /** @description What it is called, if it has a name of its own. */
@@ -2187,8 +2189,6 @@ export interface components {
             state?: components["schemas"]["HeldState"];
             /** @description How the blades are used. */
             technique?: components["schemas"]["Technique"];
-            /** @description What is done. */
-            way: components["schemas"]["MoveKind"];
         };
         /** @description What a move does. */
         MoveKind: {

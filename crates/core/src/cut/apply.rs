@@ -103,12 +103,12 @@ impl Scissors<'_> {
             sections: Vec::new(),
             notes: Vec::new(),
         };
-        if move_.off || matches!(move_.way, MoveKind::Pause(_)) {
+        if move_.off || matches!(move_.kind, MoveKind::Pause(_)) {
             return Ok(report);
         }
         if move_.state.moisture == Moisture::Wet
             && move_.state.comb == Comb::None
-            && !matches!(move_.way, MoveKind::Weight(_))
+            && !matches!(move_.kind, MoveKind::Weight(_))
         {
             report.notes.push(MoveNote::WetWithoutComb);
         }
@@ -151,7 +151,7 @@ impl Scissors<'_> {
             .map(|(i, strand)| (i, strand.root.at.normalize()))
             .collect();
         let textured = Textured { pattern: move_.pattern.as_ref(), within: within.as_ref(), scalp };
-        let cut = match &move_.way {
+        let cut = match &move_.kind {
             MoveKind::Perimeter(line) => self.cut_at_line(&members, line, move_),
             MoveKind::Sections(sections) => {
                 return self.in_sections(&members, (sections, &test), move_, &textured, report);

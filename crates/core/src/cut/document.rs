@@ -6,8 +6,9 @@ use crate::fibre::HeldState;
 use crate::section::{Region, Side};
 use serde::{Deserialize, Deserializer, Serialize};
 
-/// The version written. Version 1 is read, too: it is the same document with fewer words.
-const VERSION: u16 = 2;
+/// The version written. Earlier ones are read, too: version 1 is the same document with fewer words, versions 1 and 2 say `way`,
+/// `over` and `lift_deg` for `kind`, `over_direction` and `elevation_deg`.
+const VERSION: u16 = 3;
 /// Most moves of a cut.
 const MOVES: usize = 60;
 
@@ -27,7 +28,7 @@ pub enum CutFormat {
 pub struct Cut {
     /// Always `spirel.cut`.
     pub format: CutFormat,
-    /// Version of the format: 2. Version 1 is read and written again as 2.
+    /// Version of the format: 3. Versions 1 and 2 are read and written again as 3.
     #[serde(deserialize_with = "upgraded")]
     pub version: u16,
     /// What it is called.
@@ -72,7 +73,8 @@ pub struct Move {
     #[serde(default)]
     pub state: HeldState,
     /// What is done.
-    pub way: MoveKind,
+    #[serde(alias = "way")]
+    pub kind: MoveKind,
     /// How the blades are used.
     #[serde(default)]
     pub technique: Technique,
@@ -103,10 +105,10 @@ fn right() -> Side {
     Side::Right
 }
 
-/// The version as it is kept: documents of version 1 are documents of version 2.
+/// The version as it is kept: earlier documents are documents of this version.
 fn upgraded<'de, D: Deserializer<'de>>(deserializer: D) -> Result<u16, D::Error> {
     let version = u16::deserialize(deserializer)?;
-    Ok(if version == 1 { VERSION } else { version })
+    Ok(if matches!(version, 1 | 2) { VERSION } else { version })
 }
 
 fn is_false(flag: &bool) -> bool {
@@ -157,18 +159,18 @@ impl Cut {
 impl Move {
     /// Whether its sections follow the first.
     pub fn has_guide(&self) -> bool {
-        matches!(&self.way, MoveKind::Sections(sections) if sections.guide != Guide::Free)
+        matches!(&self.kind, MoveKind::Sections(sections) if sections.guide != Guide::Free)
     }
 
     /// A move of a region, dry, without a comb, blunt.
-    pub fn new(region: Region, way: MoveKind) -> Self {
+    pub fn new(region: Region, kind: MoveKind) -> Self {
         Self {
             name: String::new(),
             off: false,
             region,
             mirrored: false,
             state: HeldState::default(),
-            way,
+            kind,
             technique: Technique::default(),
             pattern: None,
             stance: None,
@@ -179,7 +181,7 @@ impl Move {
     /// The same on the other side of the head.
     #[must_use]
     pub(super) fn other_side(&self) -> Self {
-        let way = match &self.way {
+        let kind = match &self.kind {
             MoveKind::Perimeter(line) => MoveKind::Perimeter(*line),
             MoveKind::Sections(sections) => MoveKind::Sections(sections.mirrored()),
             MoveKind::Gathered(gathered) => MoveKind::Gathered(gathered.mirrored()),
@@ -190,7 +192,7 @@ impl Move {
             MoveKind::Pause(pause) => MoveKind::Pause(pause.clone()),
         };
         let pattern = self.pattern.as_ref().map(Pattern::mirrored);
-        Self { region: self.region.mirrored(), way, pattern, ..self.clone() }
+        Self { region: self.region.mirrored(), kind, pattern, ..self.clone() }
     }
 
     fn check(&self, number: usize) -> Result<(), FieldErrors> {
@@ -203,25 +205,25 @@ impl Move {
         if self.banked_until.is_some_and(|later| later as usize <= number) {
             faults.push("banked_until", Problem::contradicts("fault-banked-earlier"));
         }
-        if let MoveKind::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.way
+        if let MoveKind::Sections(Sections { length: FirstLength::LikeMove(earlier), .. }) = &self.kind
             && *earlier as usize >= number
         {
-            faults.push("way.sections.length.like_move", Problem::contradicts("fault-guide-later"));
+            faults.push("kind.sections.length.like_move", Problem::contradicts("fault-guide-later"));
         }
-        match &self.way {
-            MoveKind::Recoil(recoil) => faults.take("way.recoil", recoil.check()),
-            MoveKind::Pause(pause) => faults.take("way.pause", pause.check()),
-            MoveKind::Perimeter(line) => faults.take("way.perimeter", line.check()),
-            MoveKind::Sections(sections) => faults.take("way.sections", sections.check()),
-            MoveKind::Gathered(gathered) => faults.take("way.gathered", gathered.check()),
+        match &self.kind {
+            MoveKind::Recoil(recoil) => faults.take("kind.recoil", recoil.check()),
+            MoveKind::Pause(pause) => faults.take("kind.pause", pause.check()),
+            MoveKind::Perimeter(line) => faults.take("kind.perimeter", line.check()),
+            MoveKind::Sections(sections) => faults.take("kind.sections", sections.check()),
+            MoveKind::Gathered(gathered) => faults.take("kind.gathered", gathered.check()),
             MoveKind::Weight(layout) => {
                 if self.technique == Technique::default() {
                     faults.push("technique", Problem::contradicts("fault-blunt-weight"));
                 }
                 if layout.piece_mm.is_some() {
-                    faults.push("way.weight.piece_mm", Problem::contradicts("fault-pieces"));
+                    faults.push("kind.weight.piece_mm", Problem::contradicts("fault-pieces"));
                 }
-                faults.take("way.weight", layout.check())
+                faults.take("kind.weight", layout.check())
             }
         };
         faults.or(())

@@ -82,7 +82,7 @@ impl Scissors<'_> {
                 let height = place.height_mm(&self.hair.measures);
                 let Some(worn) = self.hair.worn_to_height_mm(nearest, height) else {
                     let mut faults = FieldErrors::default();
-                    faults.push("way.sections.length.ends_at", Problem::contradicts("fault-above-hair"));
+                    faults.push("kind.sections.length.ends_at", Problem::contradicts("fault-above-hair"));
                     return Err(faults);
                 };
                 held_when_worn(worn)

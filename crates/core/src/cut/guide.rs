@@ -236,7 +236,7 @@ mod tests {
     #[test]
     fn over_direction_to_the_section_before_adds_up_and_a_larger_share_of_guide_adds_more() {
         let last = |over, guide| {
-            let hold = Hold { over, ..Hold::at(90.0) };
+            let hold = Hold { over_direction: over, ..Hold::at(90.0) };
             let (lengths, _) = chain(1e6, Along::Horizontal, 15.0, &hold, guide, 120.0, &Fingers::default());
             lengths
         };
@@ -332,7 +332,8 @@ mod tests {
             *lengths.last().expect("some")
         };
         let square = last(Hold::at(90.0));
-        let back = |share| last(Hold { over: Over::Toward(Direction::Back), share, ..Hold::at(90.0) });
+        let back =
+            |share| last(Hold { over_direction: Over::Toward(Direction::Back), share, ..Hold::at(90.0) });
         // From the back forward along the side, held back: what grows further forward stays longer.
         assert!(
             back(0.3) > square + 3.0 && back(0.6) > back(0.3) + 3.0,

@@ -17,17 +17,19 @@ const SHARE: (f64, f64) = (0.0, 1.0);
 /// How far the head is tilted, degrees.
 const TILT: (f64, f64) = (-60.0, 60.0);
 
-/// Lift and direction of a section.
+/// Elevation and over-direction of a subsection.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Hold {
-    /// Lift from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
-    pub lift_deg: f64,
-    /// Where it is carried to.
+    /// Elevation from the natural fall, degrees: 0 falls, 90 stands square to the scalp, 180 straight up.
+    #[serde(alias = "lift_deg")]
+    pub elevation_deg: f64,
+    /// Where it is over-directed to.
     #[serde(default)]
-    pub over: Over,
-    /// Which share of the way there it is carried, 0 to 1: all of it if left out.
+    #[serde(alias = "over")]
+    pub over_direction: Over,
+    /// Which share of the distance there, 0 to 1: all of it if left out.
     #[serde(default = "whole", skip_serializing_if = "is_whole")]
     pub share: f64,
     /// How the client's head is tilted meanwhile.
@@ -206,14 +208,14 @@ fn is_half(share: &f64) -> bool {
 
 impl Hold {
     /// Hair held over its own base at a lift, the head upright.
-    pub fn at(lift_deg: f64) -> Self {
-        Self { lift_deg, over: Over::OwnBase, share: 1.0, tilt: HeadTilt::default() }
+    pub fn at(elevation_deg: f64) -> Self {
+        Self { elevation_deg, over_direction: Over::OwnBase, share: 1.0, tilt: HeadTilt::default() }
     }
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        faults.range("lift_deg", self.lift_deg, LIFT, "°");
-        faults.take("over", self.over.check());
+        faults.range("elevation_deg", self.elevation_deg, LIFT, "°");
+        faults.take("over_direction", self.over_direction.check());
         faults.range("share", self.share, SHARE, "");
         faults.range("tilt.forward_deg", self.tilt.forward_deg, TILT, "°");
         faults.range("tilt.left_deg", self.tilt.left_deg, TILT, "°");
@@ -223,12 +225,12 @@ impl Hold {
     #[must_use]
     pub(super) fn mirrored(self) -> Self {
         let tilt = HeadTilt { left_deg: -self.tilt.left_deg, ..self.tilt };
-        Self { over: self.over.mirrored(), tilt, ..self }
+        Self { over_direction: self.over_direction.mirrored(), tilt, ..self }
     }
 
     /// Where over the scalp hair is held that would be held over the direction `d`, given the section before.
     pub(super) fn base(&self, scalp: &Scalp, d: Vec3, before: Option<Vec3>) -> Vec3 {
-        let to = self.over.base(scalp, d, before);
+        let to = self.over_direction.base(scalp, d, before);
         (d * (1.0 - self.share) + to * self.share).try_normalize(1e-9).unwrap_or(to)
     }
 
@@ -241,13 +243,13 @@ impl Hold {
         let downhill = -up + normal * normal.dot(&up).max(0.0);
         let falls =
             downhill.try_normalize(1e-6).unwrap_or_else(|| (-Vec3::z() + normal * normal.z).normalize());
-        let lifted = if self.lift_deg <= 90.0 {
-            turned(&falls, &normal, self.lift_deg / 90.0)
+        let lifted = if self.elevation_deg <= 90.0 {
+            turned(&falls, &normal, self.elevation_deg / 90.0)
         } else {
             // From square to the scalp on to straight up, by equal angles.
-            turned(&normal, &up, (self.lift_deg - 90.0) / 90.0)
+            turned(&normal, &up, (self.elevation_deg - 90.0) / 90.0)
         };
-        match self.over {
+        match self.over_direction {
             Over::Toward(direction) => turned(&lifted, &direction.vector(), self.share),
             _ => lifted,
         }
@@ -355,9 +357,9 @@ mod tests {
     use super::*;
     use crate::head::{direction, ordinary_head as head};
 
-    fn away(lift_deg: f64, d: &Vec3) -> Vec3 {
+    fn away(elevation_deg: f64, d: &Vec3) -> Vec3 {
         let (form, hairline) = head();
-        Hold::at(lift_deg).away(&Scalp::plain(&form, &hairline), d)
+        Hold::at(elevation_deg).away(&Scalp::plain(&form, &hairline), d)
     }
 
     #[test]
@@ -397,8 +399,9 @@ mod tests {
         let d = direction(1.0, 0.6);
         let bent = Hold { tilt: HeadTilt { forward_deg: 30.0, left_deg: 0.0 }, ..Hold::at(180.0) };
         assert!((bent.away(&scalp, &d) - Vec3::new(0.0, 30f64.to_radians().cos(), -0.5)).norm() < 1e-9);
-        let back =
-            |share| Hold { over: Over::Toward(Direction::Back), share, ..Hold::at(90.0) }.away(&scalp, &d);
+        let back = |share| {
+            Hold { over_direction: Over::Toward(Direction::Back), share, ..Hold::at(90.0) }.away(&scalp, &d)
+        };
         assert!((back(0.0) - form.normal(&d)).norm() < 1e-9);
         assert!((back(1.0) + Vec3::z()).norm() < 1e-9);
         let angle = |a: Vec3, b: Vec3| a.dot(&b).clamp(-1.0, 1.0).acos();
@@ -419,8 +422,8 @@ mod tests {
         let [a, b, c] = over_ears.map(|landmark| scalp.point(landmark));
         let off = (b - a).cross(&(c - a)).normalize().dot(&(on_plane - a));
         assert!(off.abs() < 2.0, "carried to the plane over the ears: {off} mm off it");
-        let twice = Hold { over: Over::Plane([Landmark::Apex; 3]), ..Hold::at(90.0) };
-        assert_eq!(twice.check().expect_err("no plane").0[0].field, "over.plane");
+        let twice = Hold { over_direction: Over::Plane([Landmark::Apex; 3]), ..Hold::at(90.0) };
+        assert_eq!(twice.check().expect_err("no plane").0[0].field, "over_direction.plane");
         let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, None);
         assert_eq!(crown, Landmark::Crown.direction(&hairline));
     }

@@ -96,8 +96,8 @@ impl Sections {
         if let Some(drops) = &self.drops {
             faults.take("drops", drops.check());
         }
-        if self.guide == Guide::Stationary && self.hold.over != Over::OwnBase {
-            faults.push("hold.over", Problem::contradicts("fault-stationary-over"));
+        if self.guide == Guide::Stationary && self.hold.over_direction != Over::OwnBase {
+            faults.push("hold.over_direction", Problem::contradicts("fault-stationary-over"));
         }
         faults.or(())
     }

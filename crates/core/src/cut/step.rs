@@ -28,7 +28,7 @@ pub fn steps(cut: &Cut) -> Vec<Step> {
 }
 
 fn step(move_: &Move) -> Step {
-    let kind = match &move_.way {
+    let kind = match &move_.kind {
         MoveKind::Perimeter(_) => "perimeter",
         MoveKind::Sections(_) => "sections",
         MoveKind::Gathered(_) => "gathered",
@@ -42,9 +42,9 @@ fn step(move_: &Move) -> Step {
         "" => Message::word("step-title", kind),
         name => Message::new("step-title-named").with("name", name),
     };
-    let is_pause = matches!(move_.way, MoveKind::Pause(_));
+    let is_pause = matches!(move_.kind, MoveKind::Pause(_));
     let mut lines = how(move_);
-    if move_.technique.kind != TechniqueKind::Blunt && !is_pause && !matches!(move_.way, MoveKind::Weight(_))
+    if move_.technique.kind != TechniqueKind::Blunt && !is_pause && !matches!(move_.kind, MoveKind::Weight(_))
     {
         lines.push(Message::new("step-technique").with("technique", technique(&move_.technique)));
     }
@@ -64,7 +64,7 @@ fn step(move_: &Move) -> Step {
 /// How a kind of move is done.
 fn how(move_: &Move) -> Vec<Message> {
     let state = move_.state.message();
-    match &move_.way {
+    match &move_.kind {
         MoveKind::Perimeter(line) => {
             let mut places = vec![place(line.behind)];
             for (id, other) in [("step-line-side", line.side), ("step-line-front", line.front)] {
@@ -83,7 +83,7 @@ fn how(move_: &Move) -> Vec<Message> {
             let mut lines = vec![
                 subsections(&sections.layout),
                 Message::new("step-hold")
-                    .with("elevation", Arg::Deg(sections.hold.lift_deg))
+                    .with("elevation", Arg::Deg(sections.hold.elevation_deg))
                     .with("direction", direction(&sections.hold))
                     .with("guide", guide(sections))
                     .with("fingers", fingers(sections.fingers)),
@@ -350,7 +350,7 @@ fn drawn_to(gathered: &Gathered) -> Message {
 
 /// Where hair is over-directed to, how far of the way, and how the head is tilted.
 fn direction(hold: &Hold) -> Message {
-    let over = match hold.over {
+    let over = match hold.over_direction {
         Over::OwnBase => Message::new("step-over-base"),
         Over::Previous => Message::new("step-over-previous"),
         Over::Centre => Message::new("step-over-centre"),
@@ -364,7 +364,7 @@ fn direction(hold: &Hold) -> Message {
         }
     };
     let mut all = vec![over];
-    if hold.share != 1.0 && hold.over != Over::OwnBase {
+    if hold.share != 1.0 && hold.over_direction != Over::OwnBase {
         all.push(Message::new("step-over-share").with("share", Arg::Share(hold.share)));
     }
     let tilts = [

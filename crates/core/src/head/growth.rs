@@ -21,8 +21,9 @@ const OUTWEIGHS: f64 = 3.0;
 pub struct Growth {
     /// Its middle.
     pub at: Landmark,
-    /// Which way it grows.
-    pub way: GrowthDirection,
+    /// In which direction it grows.
+    #[serde(alias = "way")]
+    pub direction: GrowthDirection,
     /// How far from its middle it has fallen to a third, mm, 10 to 120.
     #[serde(default = "usual_reach")]
     pub reach_mm: f64,
@@ -44,7 +45,7 @@ impl Default for Growth {
     fn default() -> Self {
         Self {
             at: Landmark::Crown,
-            way: GrowthDirection::Clockwise,
+            direction: GrowthDirection::Clockwise,
             reach_mm: usual_reach(),
             strength: usual_strength(),
         }
@@ -68,12 +69,12 @@ impl Growth {
     /// The same on the other side of the head.
     #[must_use]
     pub fn mirrored(self) -> Self {
-        let way = match self.way {
+        let direction = match self.direction {
             GrowthDirection::Clockwise => GrowthDirection::Anticlockwise,
             GrowthDirection::Anticlockwise => GrowthDirection::Clockwise,
             GrowthDirection::Toward(landmark) => GrowthDirection::Toward(landmark.mirrored()),
         };
-        Self { at: self.at.mirrored(), way, ..self }
+        Self { at: self.at.mirrored(), direction, ..self }
     }
 
     /// Checks a head's growths.
@@ -85,8 +86,8 @@ impl Growth {
         for (i, growth) in all.iter().enumerate() {
             faults.range(&format!("{i}.reach_mm"), growth.reach_mm, REACH_MM, "mm");
             faults.range(&format!("{i}.strength"), growth.strength, STRENGTH, "");
-            if growth.way == GrowthDirection::Toward(growth.at) {
-                faults.push(format!("{i}.way.toward"), Problem::contradicts("fault-growth-to-itself"));
+            if growth.direction == GrowthDirection::Toward(growth.at) {
+                faults.push(format!("{i}.direction.toward"), Problem::contradicts("fault-growth-to-itself"));
             }
         }
         faults.or(())
@@ -100,7 +101,7 @@ impl Growth {
         let tangent = |v: Vec3| (v - normal * normal.dot(&v)).try_normalize(1e-6).unwrap_or_else(Vec3::zeros);
         let out = tangent(off);
         let round = normal.cross(&out);
-        let flow = match self.way {
+        let flow = match self.direction {
             GrowthDirection::Anticlockwise => out * SPIRAL.0 + round * SPIRAL.1,
             GrowthDirection::Clockwise => out * SPIRAL.0 - round * SPIRAL.1,
             GrowthDirection::Toward(landmark) => tangent(scalp.point(landmark) - place),
@@ -124,8 +125,8 @@ mod tests {
         HairRequest { roots: 1024, ..HairRequest::new(reading) }.grow().expect("possible")
     }
 
-    fn swirl(way: GrowthDirection) -> Growth {
-        Growth { at: Landmark::Crown, way, reach_mm: 45.0, strength: 0.9 }
+    fn swirl(direction: GrowthDirection) -> Growth {
+        Growth { at: Landmark::Crown, direction, reach_mm: 45.0, strength: 0.9 }
     }
 
     /// Mean turn of the ways about the crown, radians: positive is anticlockwise as it is looked at.
@@ -158,7 +159,7 @@ mod tests {
         let growth = vec![
             swirl(GrowthDirection::Clockwise),
             Growth {
-                way: GrowthDirection::Toward(Landmark::TempleLeft),
+                direction: GrowthDirection::Toward(Landmark::TempleLeft),
                 at: Landmark::BrowLeft,
                 ..swirl(GrowthDirection::Clockwise)
             },
@@ -177,7 +178,7 @@ mod tests {
     fn hair_that_grows_against_its_fall_stands_up_more() {
         let up = Growth {
             at: Landmark::HairlineCentre,
-            way: GrowthDirection::Toward(Landmark::Apex),
+            direction: GrowthDirection::Toward(Landmark::Apex),
             reach_mm: 40.0,
             strength: 1.0,
         };
@@ -196,13 +197,13 @@ mod tests {
     #[test]
     fn impossible_growths_are_named() {
         let bad = Growth {
-            way: GrowthDirection::Toward(Landmark::Crown),
+            direction: GrowthDirection::Toward(Landmark::Crown),
             strength: 2.0,
             ..swirl(GrowthDirection::Clockwise)
         };
         let faults = Growth::check(&[swirl(GrowthDirection::Clockwise), bad]).expect_err("twice impossible");
         let fields: Vec<&str> = faults.0.iter().map(|fault| fault.field.as_str()).collect();
-        assert_eq!(fields, ["1.strength", "1.way.toward"]);
+        assert_eq!(fields, ["1.strength", "1.direction.toward"]);
         assert!(Growth::check(&[bad; 13]).is_err());
     }
 }

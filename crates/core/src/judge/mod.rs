@@ -145,7 +145,7 @@ impl Judged<'_> {
         moves
             .filter(|(_, (move_, report))| !move_.off && report.cut_share > 0.0)
             .filter_map(|(number, (move_, _))| {
-                let layout = match &move_.way {
+                let layout = match &move_.kind {
                     MoveKind::Sections(sections) => &sections.layout,
                     MoveKind::Gathered(gathered) => &gathered.layout,
                     MoveKind::Perimeter(_)

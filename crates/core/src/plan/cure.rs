@@ -129,7 +129,7 @@ impl Trial<'_> {
 }
 
 fn thickness_mm(of: &Cut, number: u32) -> Option<f64> {
-    match &of.moves.get(number as usize)?.way {
+    match &of.moves.get(number as usize)?.kind {
         MoveKind::Sections(sections) => Some(sections.layout.thickness_mm),
         MoveKind::Gathered(gathered) => Some(gathered.layout.thickness_mm),
         MoveKind::Perimeter(_) | MoveKind::Weight(_) | MoveKind::Recoil(_) | MoveKind::Pause(_) => None,
@@ -142,7 +142,7 @@ fn pulled(of: &Cut, moves: &[u32], lever: Lever, mm: f64) -> Cut {
     for number in moves {
         let Some(move_) = cut.moves.get_mut(*number as usize) else { continue };
         move_.off |= lever == Lever::Without;
-        match (&mut move_.way, lever) {
+        match (&mut move_.kind, lever) {
             (MoveKind::Sections(sections), Lever::Longer) => match &mut sections.length {
                 FirstLength::HeldMm(length) | FirstLength::WornMm(length) => *length += mm,
                 FirstLength::ShorterMm(less) => *less = (*less - mm).max(0.0),

@@ -27,11 +27,11 @@ fn sections(hold: Value, guide: Value, length: Value, more: Value) -> Value {
         sections[name] = value.clone();
     }
     json!({"name": "Swept", "region": "everything", "state": {"moisture": "wet", "comb": "wide"},
-           "way": {"sections": sections}})
+           "kind": {"sections": sections}})
 }
 
 fn plain(lift: f64) -> Value {
-    json!({"lift_deg": lift})
+    json!({"elevation_deg": lift})
 }
 
 fn travelling() -> Value {
@@ -41,12 +41,12 @@ fn travelling() -> Value {
 fn weight(technique: Value) -> Value {
     json!({"name": "Swept", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
            "technique": technique,
-           "way": {"weight": {"along": "vertical", "thickness_mm": 15.0, "from": "nape_centre"}}})
+           "kind": {"weight": {"along": "vertical", "thickness_mm": 15.0, "from": "nape_centre"}}})
 }
 
 fn perimeter(line: Value) -> Value {
     json!({"name": "Swept", "region": "everything", "state": {"moisture": "wet", "comb": "wide"},
-           "way": {"perimeter": line}})
+           "kind": {"perimeter": line}})
 }
 
 pub const SWEEPS: &[Sweep] = &[
@@ -128,7 +128,7 @@ pub const SWEEPS: &[Sweep] = &[
         to: 0.8,
         step: 0.002,
         of: |x| {
-            let hold = json!({"lift_deg": 90.0, "over": {"landmark": "crown"}, "share": x});
+            let hold = json!({"elevation_deg": 90.0, "over_direction": {"landmark": "crown"}, "share": x});
             sections(hold, travelling(), json!({"held_mm": 150.0}), json!({}))
         },
     },
@@ -138,7 +138,7 @@ pub const SWEEPS: &[Sweep] = &[
         to: 30.0,
         step: 0.5,
         of: |x| {
-            let hold = json!({"lift_deg": 30.0, "tilt": {"forward_deg": x, "left_deg": 0.0}});
+            let hold = json!({"elevation_deg": 30.0, "tilt": {"forward_deg": x, "left_deg": 0.0}});
             sections(hold, travelling(), json!({"held_mm": 120.0}), json!({}))
         },
     },
@@ -169,7 +169,7 @@ pub const SWEEPS: &[Sweep] = &[
         step: 0.1,
         of: |x| {
             let mut swept = sections(plain(30.0), travelling(), json!({"held_mm": 120.0}), json!({}));
-            swept["way"]["sections"]["layout"]["thickness_mm"] = json!(x);
+            swept["kind"]["sections"]["layout"]["thickness_mm"] = json!(x);
             swept
         },
     },
@@ -255,7 +255,7 @@ pub const SWEEPS: &[Sweep] = &[
             let layout =
                 json!({"along": "vertical", "thickness_mm": 25.0, "from": "nape_centre", "piece_mm": 25.0});
             json!({"name": "Swept", "region": "everything", "state": {"moisture": "wet", "comb": "wide"},
-               "way": {"gathered": {"layout": layout, "toward": "forward", "drawn_mm": 250.0, "turns": x}}})
+               "kind": {"gathered": {"layout": layout, "toward": "forward", "drawn_mm": 250.0, "turns": x}}})
         },
     },
     Sweep {
@@ -267,7 +267,7 @@ pub const SWEEPS: &[Sweep] = &[
             let layout =
                 json!({"along": "vertical", "thickness_mm": 25.0, "from": "nape_centre", "piece_mm": 25.0});
             json!({"name": "Swept", "region": "everything", "state": {"moisture": "wet", "comb": "wide"},
-               "way": {"gathered": {"layout": layout, "toward": "down", "drawn_mm": x}}})
+               "kind": {"gathered": {"layout": layout, "toward": "down", "drawn_mm": x}}})
         },
     },
     Sweep {
@@ -280,7 +280,7 @@ pub const SWEEPS: &[Sweep] = &[
                 json!({"along": "vertical", "thickness_mm": 25.0, "from": "nape_centre", "piece_mm": 25.0});
             let layers = sections(plain(90.0), travelling(), json!({"held_mm": 200.0}), json!({}));
             json!([layers, {"name": "Swept", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
-               "way": {"recoil": {"layout": layout, "share": x}}}])
+               "kind": {"recoil": {"layout": layout, "share": x}}}])
         },
     },
 ];

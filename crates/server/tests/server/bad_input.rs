@@ -81,7 +81,7 @@ async fn of_a_file_with_thousands_of_faults_a_hundred_are_listed_with_their_line
     let client = ivo.client("Nell Tidewater").await;
     let weight = json!({"along": "vertical", "thickness_mm": 15.0, "from": "nape_centre"});
     let thinned = json!({"name": "", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
-        "technique": {"kind": "thin", "share": 2.0}, "way": {"weight": weight}});
+        "technique": {"kind": "thin", "share": 2.0}, "kind": {"weight": weight}});
     let moves = vec![thinned.to_string(); 3000].join(",\n");
     let cut = format!(r#"{{"format": "spirel.cut", "version": 2, "name": "Many", "moves": [{moves}]}}"#);
     let file = format!(
@@ -199,7 +199,7 @@ async fn what_is_computed_is_checked_the_same_way() {
 async fn a_plan_that_cannot_be_carried_out_is_refused_at_its_move_and_a_possible_one_is_kept() {
     let (_app, ivo) = stylist().await;
     let path = format!("/api/visits/{}/stages/plan", new_visit(&ivo).await);
-    let line = json!({"region": "everything", "way": {"perimeter": {"behind": {"point": "chin"}}}});
+    let line = json!({"region": "everything", "kind": {"perimeter": {"behind": {"point": "chin"}}}});
     let save = |moves: Value| json!({"base_version": 0, "document": {"cut": cut(moves)}});
     let mut deep = line.clone();
     deep["technique"] = json!({"kind": "slide", "share": 4.0});

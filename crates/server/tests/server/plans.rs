@@ -70,17 +70,17 @@ async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() 
         request
     };
     let mut swirled = good.clone();
-    swirled["reading"]["growth"] = json!([{"at": "crown", "way": {"toward": "crown"}}]);
+    swirled["reading"]["growth"] = json!([{"at": "crown", "direction": {"toward": "crown"}}]);
     let mut thinned = good.clone();
     thinned["reading"]["taper"] = json!(0.95);
     let mut twisted = good.clone();
-    twisted["plan"]["cut"]["moves"][0]["way"] = json!({"gathered": {
+    twisted["plan"]["cut"]["moves"][0]["kind"] = json!({"gathered": {
         "layout": {"along": "profile", "thickness_mm": 20, "from": "apex"}, "to": "waist"
     }});
     let table = [
-        (swirled, "reading.growth.0.way.toward"),
+        (swirled, "reading.growth.0.kind.toward"),
         (thinned, "reading.taper"),
-        (twisted, "plan.cut.moves.0.way.gathered.to"),
+        (twisted, "plan.cut.moves.0.kind.gathered.to"),
         (broken("/plan/cut/version", json!(9)), "plan.cut.version"),
         (broken("/plan/cut/moves/0/region", json!({"zone": "tail"})), "plan.cut.moves.0.region.zone"),
         (broken("/reading/zones/top/sprung_mm", json!(900.0)), "reading.zones.top.sprung_mm"),

@@ -21,7 +21,7 @@ const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
 const { named } = useChoices();
 const NONE = "none" as const;
 const EVERY: readonly string[] = ["1", "2", "3", "4"];
-const sections = computed(() => ("sections" in props.move.way ? props.move.way.sections : undefined));
+const sections = computed(() => ("sections" in props.move.kind ? props.move.kind.sections : undefined));
 const textured = computed(() => props.move.technique?.kind !== undefined && props.move.technique.kind !== "blunt");
 const perhaps = computed(() => [{ value: NONE, label: t("plan-noDrop") }, ...named(props.points, "point")]);
 const SIDES = ["ends_below", "ends_above"] as const;
@@ -36,19 +36,19 @@ const later = computed(() => [
 
 function setDrop(side: keyof Drops, point: Point | typeof NONE, below_mm = 0) {
   emit("change", (move) => {
-    if (!("sections" in move.way)) return;
-    const drops: Drops = { ends_below: null, ends_above: null, ...move.way.sections.drops };
+    if (!("sections" in move.kind)) return;
+    const drops: Drops = { ends_below: null, ends_above: null, ...move.kind.sections.drops };
     drops[side] = point === NONE ? null : { point, below_mm };
-    if (drops.ends_below || drops.ends_above) move.way.sections.drops = drops;
-    else delete move.way.sections.drops;
+    if (drops.ends_below || drops.ends_above) move.kind.sections.drops = drops;
+    else delete move.kind.sections.drops;
   });
 }
 function setTilt(of: keyof HeadTilt, degrees: number | undefined) {
   if (degrees === undefined) return;
   emit("change", (move) => {
-    if (!("sections" in move.way)) return;
-    const tilt = { forward_deg: 0, left_deg: 0, ...move.way.sections.hold.tilt, [of]: degrees };
-    move.way.sections.hold.tilt = tilt;
+    if (!("sections" in move.kind)) return;
+    const tilt = { forward_deg: 0, left_deg: 0, ...move.kind.sections.hold.tilt, [of]: degrees };
+    move.kind.sections.hold.tilt = tilt;
   });
 }
 function setPattern(part: Partial<Pattern>) {
@@ -81,7 +81,7 @@ function setBanked(until: string) {
           v-if="sections.drops?.[side]"
           :model-value="sections.drops[side]?.below_mm ?? 0"
           :label="t('plan-amount-below')"
-          :fault="faultAt(`way.sections.drops.${side}.below_mm`)"
+          :fault="faultAt(`kind.sections.drops.${side}.below_mm`)"
           :disabled="disabled"
           @update:model-value="
             $event !== undefined && setDrop(side, sections.drops?.[side]?.point ?? 'shoulder', $event)
@@ -95,7 +95,7 @@ function setBanked(until: string) {
         :model-value="sections.hold.tilt?.[of] ?? 0"
         :label="t(`plan-tilts-${of}`)"
         sign="°"
-        :fault="faultAt(`way.sections.hold.tilt.${of}`)"
+        :fault="faultAt(`kind.sections.hold.tilt.${of}`)"
         :disabled="disabled"
         @update:model-value="setTilt(of, $event)"
       />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** How a move is done: which hair, which way sections lie, how they are held, guided and cut along. */
+/** How a move is done: which hair, which kind sections lie, how they are held, guided and cut along. */
 import {
   type Direction,
   type FingerShape,
@@ -56,12 +56,14 @@ const NONE = "none" as const;
 /** Sections that can be taken: each, every second and so on. Beginning with the n-th leaves n − 1 out. */
 const EVERY: readonly string[] = ["1", "2", "3", "4"];
 const skipped = ({ value, label }: { value: string; label: string }) => ({ value: String(Number(value) - 1), label });
-const way = computed(() => props.move.way);
-const layout = computed(() => layoutOf(way.value));
-const layoutField = computed(() => (wayOf(props.move) === "weight" ? "way.weight" : `way.${wayOf(props.move)}.layout`));
-const sections = computed(() => ("sections" in way.value ? way.value.sections : undefined));
-const gathered = computed(() => ("gathered" in way.value ? way.value.gathered : undefined));
-const line = computed(() => ("perimeter" in way.value ? way.value.perimeter : undefined));
+const kind = computed(() => props.move.kind);
+const layout = computed(() => layoutOf(kind.value));
+const layoutField = computed(() =>
+  wayOf(props.move) === "weight" ? "kind.weight" : `kind.${wayOf(props.move)}.layout`,
+);
+const sections = computed(() => ("sections" in kind.value ? kind.value.sections : undefined));
+const gathered = computed(() => ("gathered" in kind.value ? kind.value.gathered : undefined));
+const line = computed(() => ("perimeter" in kind.value ? kind.value.perimeter : undefined));
 const diagonal = computed(() => {
   const along = layout.value?.along;
   return along && typeof along === "object" && "diagonal" in along ? along.diagonal : undefined;
@@ -70,7 +72,7 @@ const pivot = computed(() => {
   const along = layout.value?.along;
   return along && typeof along === "object" && "pivot" in along ? along.pivot : undefined;
 });
-const over = computed(() => sections.value?.hold.over ?? "own_base");
+const over = computed(() => sections.value?.hold.over_direction ?? "own_base");
 const target = computed(() =>
   typeof over.value === "object" && "landmark" in over.value ? over.value.landmark : undefined,
 );
@@ -109,18 +111,18 @@ const perhapsPoint = computed(() => [
 
 function setLayout(part: Partial<Layout>) {
   emit("change", (move) => {
-    if ("sections" in move.way) move.way.sections.layout = { ...move.way.sections.layout, ...part };
-    if ("gathered" in move.way) move.way.gathered.layout = { ...move.way.gathered.layout, ...part };
-    if ("weight" in move.way) move.way.weight = { ...move.way.weight, ...part };
+    if ("sections" in move.kind) move.kind.sections.layout = { ...move.kind.sections.layout, ...part };
+    if ("gathered" in move.kind) move.kind.gathered.layout = { ...move.kind.gathered.layout, ...part };
+    if ("weight" in move.kind) move.kind.weight = { ...move.kind.weight, ...part };
   });
 }
 function setSections(set: (sections: Sections) => void) {
   emit("change", (move) => {
-    if ("sections" in move.way) set(move.way.sections);
+    if ("sections" in move.kind) set(move.kind.sections);
   });
 }
 function setOver(name: OverName) {
-  setSections((each) => (each.hold.over = overOf(name)));
+  setSections((each) => (each.hold.over_direction = overOf(name)));
 }
 function setSlant(slant_deg: number | undefined) {
   if (slant_deg === undefined) return;
@@ -131,15 +133,15 @@ function setSlant(slant_deg: number | undefined) {
 }
 function setPlace(which: "front" | "side", point: Point | typeof NONE) {
   emit("change", (move) => {
-    if (!("perimeter" in move.way)) return;
-    if (point === NONE) delete move.way.perimeter[which];
-    else move.way.perimeter[which] = { point, below_mm: 0 };
+    if (!("perimeter" in move.kind)) return;
+    if (point === NONE) delete move.kind.perimeter[which];
+    else move.kind.perimeter[which] = { point, below_mm: 0 };
   });
 }
 function setBelow(which: "front" | "side", place: Place, below_mm: number | undefined) {
   if (below_mm === undefined) return;
   emit("change", (move) => {
-    if ("perimeter" in move.way) move.way.perimeter[which] = { ...place, below_mm };
+    if ("perimeter" in move.kind) move.kind.perimeter[which] = { ...place, below_mm };
   });
 }
 const places = computed(() =>
@@ -169,7 +171,7 @@ const places = computed(() =>
         v-if="place"
         :model-value="place.below_mm ?? 0"
         :label="t('plan-amount-below')"
-        :fault="faultAt(`way.perimeter.${which}.below_mm`)"
+        :fault="faultAt(`kind.perimeter.${which}.below_mm`)"
         :disabled="disabled"
         @update:model-value="setBelow(which, place, $event)"
       />
@@ -183,7 +185,7 @@ const places = computed(() =>
       :disabled="disabled"
       @update:model-value="
         emit('change', (m) => {
-          if ('perimeter' in m.way) m.way.perimeter.worn = $event;
+          if ('perimeter' in m.kind) m.kind.perimeter.worn = $event;
         })
       "
     />
@@ -192,12 +194,12 @@ const places = computed(() =>
       :model-value="line.tilt_deg ?? 0"
       :label="t('plan-tilt')"
       sign="°"
-      :fault="faultAt('way.perimeter.tilt_deg')"
+      :fault="faultAt('kind.perimeter.tilt_deg')"
       :disabled="disabled"
       @update:model-value="
         $event !== undefined &&
         emit('change', (m) => {
-          if ('perimeter' in m.way) m.way.perimeter.tilt_deg = $event!;
+          if ('perimeter' in m.kind) m.kind.perimeter.tilt_deg = $event!;
         })
       "
     />
@@ -255,7 +257,7 @@ const places = computed(() =>
         :model-value="tagOf(over) as OverName"
         :label="t('plan-over')"
         :choices="named(OVER, 'plan-overs')"
-        :fault="faultAt('way.sections.hold.over') ?? faultAt('way.sections.hold.over.plane')"
+        :fault="faultAt('kind.sections.hold.over_direction') ?? faultAt('kind.sections.hold.over_direction.plane')"
         :disabled="disabled"
         @update:model-value="setOver"
       />
@@ -265,14 +267,14 @@ const places = computed(() =>
         :label="t('plan-overTo')"
         :choices="named(directionValues, 'direction')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.hold.over = { toward: $event as Direction }))"
+        @update:model-value="setSections((each) => (each.hold.over_direction = { toward: $event as Direction }))"
       />
       <LengthField
         v-if="over !== 'own_base'"
         :model-value="100 * (sections.hold.share ?? 1)"
         :label="t('plan-overShare')"
         sign="%"
-        :fault="faultAt('way.sections.hold.share')"
+        :fault="faultAt('kind.sections.hold.share')"
         :disabled="disabled"
         @update:model-value="$event !== undefined && setSections((each) => (each.hold.share = $event! / 100))"
       />
@@ -282,7 +284,7 @@ const places = computed(() =>
         :label="t('plan-overTo')"
         :choices="landmarks"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.hold.over = { landmark: $event }))"
+        @update:model-value="setSections((each) => (each.hold.over_direction = { landmark: $event }))"
       />
       <template v-if="plane">
         <ChoiceField
@@ -292,7 +294,7 @@ const places = computed(() =>
           :label="t('plan-planePoint', { n: corner + 1 })"
           :choices="landmarks"
           :disabled="disabled"
-          @update:model-value="setSections((each) => (each.hold.over = planeWith(plane!, corner, $event)))"
+          @update:model-value="setSections((each) => (each.hold.over_direction = planeWith(plane!, corner, $event)))"
         />
       </template>
       <ChoiceField
@@ -314,7 +316,7 @@ const places = computed(() =>
         :model-value="String(likeMove)"
         :label="t('plan-likeMove')"
         :choices="earlier"
-        :fault="faultAt('way.sections.length.like_move')"
+        :fault="faultAt('kind.sections.length.like_move')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.length = { like_move: Number($event) }))"
       />
@@ -337,14 +339,14 @@ const places = computed(() =>
         :model-value="fingers.slant_deg"
         :label="t('plan-slant')"
         sign="°"
-        :fault="faultAt('way.sections.fingers.slant_deg')"
+        :fault="faultAt('kind.sections.fingers.slant_deg')"
         :disabled="disabled"
         @update:model-value="setSlant"
       />
       <LengthField
         :model-value="fingers.bow_mm"
         :label="t('plan-bow')"
-        :fault="faultAt('way.sections.fingers.bow_mm')"
+        :fault="faultAt('kind.sections.fingers.bow_mm')"
         :disabled="disabled"
         @update:model-value="
           $event !== undefined && setSections((each) => (each.fingers = { ...fingers, bow_mm: $event! }))
@@ -355,7 +357,7 @@ const places = computed(() =>
         :model-value="fingers.longer_toward ?? undefined"
         :label="t('plan-longerToward')"
         :choices="landmarks"
-        :fault="faultAt('way.sections.fingers.longer_toward')"
+        :fault="faultAt('kind.sections.fingers.longer_toward')"
         :disabled="disabled"
         @update:model-value="setSections((each) => (each.fingers = { ...fingers, longer_toward: $event }))"
       />
@@ -368,11 +370,11 @@ const places = computed(() =>
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
-            if ('gathered' in m.way)
-              m.way.gathered =
+            if ('gathered' in m.kind)
+              m.kind.gathered =
                 $event === NONE
-                  ? pointedTo(m.way.gathered, 'nose_tip')
-                  : drawnToward(m.way.gathered, $event as Direction);
+                  ? pointedTo(m.kind.gathered, 'nose_tip')
+                  : drawnToward(m.kind.gathered, $event as Direction);
           })
         "
       />
@@ -381,11 +383,11 @@ const places = computed(() =>
         :model-value="gathered.to"
         :label="t('plan-gatheredTo')"
         :choices="face"
-        :fault="faultAt('way.gathered.to')"
+        :fault="faultAt('kind.gathered.to')"
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
-            if ('gathered' in m.way) m.way.gathered = pointedTo(m.way.gathered, $event as Point);
+            if ('gathered' in m.kind) m.kind.gathered = pointedTo(m.kind.gathered, $event as Point);
           })
         "
       />
@@ -397,7 +399,7 @@ const places = computed(() =>
         :disabled="disabled"
         @update:model-value="
           emit('change', (m) => {
-            if ('gathered' in m.way) m.way.gathered.side = $event as Side;
+            if ('gathered' in m.kind) m.kind.gathered.side = $event as Side;
           })
         "
       />

@@ -26,9 +26,9 @@ const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
 const { named } = useChoices();
 const numbers = computed(() => amounts(props.move, props.report));
 const technique = computed(() => props.move.technique?.kind ?? "blunt");
-const line = computed(() => ("perimeter" in props.move.way ? props.move.way.perimeter.behind.point : undefined));
+const line = computed(() => ("perimeter" in props.move.kind ? props.move.kind.perimeter.behind.point : undefined));
 const SIGNS = { length: undefined, degrees: "°", percent: "%", count: "×" } as const;
-const pause = computed(() => ("pause" in props.move.way ? props.move.way.pause : undefined));
+const pause = computed(() => ("pause" in props.move.kind ? props.move.kind.pause : undefined));
 
 /** What is typed is kept to the tenth: nothing finer can be held or cut. */
 const rounded = (amount: Amount) => Math.round(amount.value * 10) / 10;
@@ -47,7 +47,7 @@ function setState(part: Partial<HeldState>) {
     :model-value="pause"
     :fault-at="faultAt"
     :disabled="disabled"
-    @update:model-value="emit('change', (m) => (m.way = { pause: $event }))"
+    @update:model-value="emit('change', (m) => (m.kind = { pause: $event }))"
   />
   <div v-else class="form">
     <ChoiceField

@@ -54,7 +54,7 @@ function setNote(text: string) {
         :model-value="note"
         :label="t('plan-pauseNote')"
         :rows="2"
-        :fault="faultAt(`way.pause.${kind}.note`)"
+        :fault="faultAt(`kind.pause.${kind}.note`)"
         :disabled="disabled"
         @update:model-value="setNote"
       />

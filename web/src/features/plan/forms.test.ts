@@ -84,15 +84,15 @@ describe("the form of how a move is done", () => {
   it("sets every choice of held sections", async () => {
     const move = newMove("sections");
     const sections = async (label: string, value: string) => {
-      const { way } = await set(move, label, value);
-      return "sections" in way ? way.sections : undefined;
+      const { kind } = await set(move, label, value);
+      return "sections" in kind ? kind.sections : undefined;
     };
     expect((await sections("Subsections", "diagonal"))?.layout.along).toEqual({
       diagonal: { lower_in_front_deg: 30 },
     });
     expect((await sections("Start at", "crown"))?.layout.from).toBe("crown");
     expect((await sections("Which are cut", "3"))?.layout.every).toBe(3);
-    expect((await sections("Over-direction", "landmark"))?.hold.over).toEqual({ landmark: "apex" });
+    expect((await sections("Over-direction", "landmark"))?.hold.over_direction).toEqual({ landmark: "apex" });
     expect((await sections("Guide", "free"))?.guide).toBe("free");
     expect((await sections("First length", "held_mm"))?.length).toEqual({ held_mm: 180 });
     expect((await sections("Finger angle", "level"))?.fingers?.shape).toBe("level");
@@ -104,18 +104,18 @@ describe("the form of how a move is done", () => {
 
   it("sets places in front and at the sides of a line, and takes them away", async () => {
     const move = await set(newMove("perimeter"), "In front", "chin");
-    expect(move.way).toMatchObject({ perimeter: { front: { point: "chin" } } });
+    expect(move.kind).toMatchObject({ perimeter: { front: { point: "chin" } } });
     const back = await set(move, "In front", "none");
-    expect("perimeter" in back.way && back.way.perimeter.front).toBeUndefined();
+    expect("perimeter" in back.kind && back.kind.perimeter.front).toBeUndefined();
     // A head is bent for a line on the comb; where hair is worn it is upright.
-    if ("perimeter" in move.way) move.way.perimeter.worn = false;
-    expect((await set(move, "Head bent forward", "20")).way).toMatchObject({ perimeter: { tilt_deg: 20 } });
+    if ("perimeter" in move.kind) move.kind.perimeter.worn = false;
+    expect((await set(move, "Head bent forward", "20")).kind).toMatchObject({ perimeter: { tilt_deg: 20 } });
   });
 
   it("sets where twists are drawn to", async () => {
     const move = await set(newMove("gathered"), "Drawn to", "cheekbone");
-    expect(move.way).toMatchObject({ gathered: { to: "cheekbone" } });
-    expect((await set(move, "On the side", "right")).way).toMatchObject({ gathered: { side: "right" } });
+    expect(move.kind).toMatchObject({ gathered: { to: "cheekbone" } });
+    expect((await set(move, "On the side", "right")).kind).toMatchObject({ gathered: { side: "right" } });
   });
 });
 
@@ -132,7 +132,7 @@ describe("the form of the fine points of a move", () => {
     last(form.emitted<[(move: Move) => void]>("change"))?.(changed);
     return changed;
   }
-  const sections = (move: Move) => ("sections" in move.way ? move.way.sections : undefined);
+  const sections = (move: Move) => ("sections" in move.kind ? move.kind.sections : undefined);
 
   it("lets hair drop out of the hand and takes that back", async () => {
     const dropped = await finer(newMove("sections"), "Left out: ends below", "collarbone");

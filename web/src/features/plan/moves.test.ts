@@ -2,13 +2,13 @@ import type { Cut, Move, MoveReport } from "@/api";
 import { describe, expect, it } from "vitest";
 import { amounts, changed, doubled, setTechnique, swapped, techniquesOf, without } from "./moves";
 
-const line: Move = { region: "everything", way: { perimeter: { behind: { point: "chin", below_mm: 5 } } } };
+const line: Move = { region: "everything", kind: { perimeter: { behind: { point: "chin", below_mm: 5 } } } };
 const layers: Move = {
   region: { half: "left" },
-  way: {
+  kind: {
     sections: {
       layout: { along: "vertical", thickness_mm: 20, from: "apex" },
-      hold: { lift_deg: 90 },
+      hold: { elevation_deg: 90 },
       guide: { floating: { step_mm: 4 } },
       length: { worn_mm: 120 },
     },
@@ -52,7 +52,7 @@ describe("the moves of a cut", () => {
     ]);
     const weight: Move = {
       region: "everything",
-      way: { weight: { along: "vertical", thickness_mm: 15, from: "apex" } },
+      kind: { weight: { along: "vertical", thickness_mm: 15, from: "apex" } },
     };
     expect(techniquesOf(weight)).not.toContain("blunt");
     expect(techniquesOf(line)).toContain("blunt");

@@ -46,29 +46,29 @@ export const changed = (cut: Cut, at: number, change: (move: Move) => void): Cut
 /** The numbers of a move, in the order they are asked for at the chair. What isn't set has the value that was computed with. */
 export function amounts(move: Move, report?: MoveReport): Amount[] {
   const found: Amount[] = [];
-  const { way } = move;
-  if ("perimeter" in way) {
+  const { kind } = move;
+  if ("perimeter" in kind) {
     found.push({
       name: "below",
-      field: "way.perimeter.behind.below_mm",
+      field: "kind.perimeter.behind.below_mm",
       unit: "length",
-      value: way.perimeter.behind.below_mm ?? 0,
+      value: kind.perimeter.behind.below_mm ?? 0,
       set: (m, value) => {
-        if ("perimeter" in m.way) m.way.perimeter.behind.below_mm = value;
+        if ("perimeter" in m.kind) m.kind.perimeter.behind.below_mm = value;
       },
     });
   }
-  if ("sections" in way) {
-    const { length, hold, guide } = way.sections;
+  if ("sections" in kind) {
+    const { length, hold, guide } = kind.sections;
     const [key, value] = (length === "like_beside" ? [] : Object.entries(length)[0]) as [string?, unknown?];
     if (key && typeof value === "number" && key !== "like_move") {
       found.push({
         name: key,
-        field: `way.sections.length.${key}`,
+        field: `kind.sections.length.${key}`,
         unit: "length",
         value,
         set: (m, mm) => {
-          if ("sections" in m.way) m.way.sections.length = { [key]: mm } as typeof length;
+          if ("sections" in m.kind) m.kind.sections.length = { [key]: mm } as typeof length;
         },
       });
     }
@@ -76,97 +76,97 @@ export function amounts(move: Move, report?: MoveReport): Amount[] {
       const place = length.ends_at;
       found.push({
         name: "below",
-        field: "way.sections.length.ends_at.below_mm",
+        field: "kind.sections.length.ends_at.below_mm",
         unit: "length",
         value: place.below_mm ?? 0,
         set: (m, below_mm) => {
-          if ("sections" in m.way) m.way.sections.length = { ends_at: { ...place, below_mm } };
+          if ("sections" in m.kind) m.kind.sections.length = { ends_at: { ...place, below_mm } };
         },
       });
     }
     found.push({
       name: "lift",
-      field: "way.sections.hold.lift_deg",
+      field: "kind.sections.hold.elevation_deg",
       unit: "degrees",
-      value: hold.lift_deg,
+      value: hold.elevation_deg,
       set: (m, degrees) => {
-        if ("sections" in m.way) m.way.sections.hold.lift_deg = degrees;
+        if ("sections" in m.kind) m.kind.sections.hold.elevation_deg = degrees;
       },
     });
     if (guide && typeof guide === "object" && "travelling" in guide) {
       found.push({
         name: "guideShare",
-        field: "way.sections.guide.travelling.guide_share",
+        field: "kind.sections.guide.travelling.guide_share",
         unit: "percent",
         value: 100 * (guide.travelling.guide_share ?? 0.5),
         set: (m, percent) => {
-          if ("sections" in m.way)
-            m.way.sections.guide = { travelling: { ...guide.travelling, guide_share: percent / 100 } };
+          if ("sections" in m.kind)
+            m.kind.sections.guide = { travelling: { ...guide.travelling, guide_share: percent / 100 } };
         },
       });
     }
     if (guide && typeof guide === "object" && "floating" in guide) {
       found.push({
         name: "step",
-        field: "way.sections.guide.floating.step_mm",
+        field: "kind.sections.guide.floating.step_mm",
         unit: "length",
         value: guide.floating.step_mm,
         set: (m, mm) => {
-          if ("sections" in m.way) m.way.sections.guide = { floating: { step_mm: mm } };
+          if ("sections" in m.kind) m.kind.sections.guide = { floating: { step_mm: mm } };
         },
       });
     }
   }
-  if ("recoil" in way) {
+  if ("recoil" in kind) {
     found.push({
       name: "recoil",
-      field: "way.recoil.share",
+      field: "kind.recoil.share",
       unit: "percent",
-      value: 100 * way.recoil.share,
+      value: 100 * kind.recoil.share,
       set: (m, percent) => {
-        if ("recoil" in m.way) m.way.recoil.share = percent / 100;
+        if ("recoil" in m.kind) m.kind.recoil.share = percent / 100;
       },
     });
   }
-  if ("gathered" in way) {
+  if ("gathered" in kind) {
     found.push({
       name: "past",
-      field: "way.gathered.past_mm",
+      field: "kind.gathered.past_mm",
       unit: "length",
-      value: way.gathered.past_mm ?? 0,
+      value: kind.gathered.past_mm ?? 0,
       set: (m, mm) => {
-        if ("gathered" in m.way) m.way.gathered.past_mm = mm;
+        if ("gathered" in m.kind) m.kind.gathered.past_mm = mm;
       },
     });
     found.push({
       name: "turns",
-      field: "way.gathered.turns",
+      field: "kind.gathered.turns",
       unit: "count",
-      value: way.gathered.turns ?? 0,
+      value: kind.gathered.turns ?? 0,
       set: (m, turns) => {
-        if ("gathered" in m.way) m.way.gathered.turns = turns;
+        if ("gathered" in m.kind) m.kind.gathered.turns = turns;
       },
     });
-    if (way.gathered.toward)
+    if (kind.gathered.toward)
       found.push({
         name: "drawn",
-        field: "way.gathered.drawn_mm",
+        field: "kind.gathered.drawn_mm",
         unit: "length",
-        value: way.gathered.drawn_mm ?? 0,
+        value: kind.gathered.drawn_mm ?? 0,
         set: (m, mm) => {
-          if ("gathered" in m.way) m.way.gathered.drawn_mm = mm;
+          if ("gathered" in m.kind) m.kind.gathered.drawn_mm = mm;
         },
       });
   }
-  const layout = layoutOf(way);
+  const layout = layoutOf(kind);
   if (layout) {
     found.push({
       name: "thickness",
-      field: `way.${"weight" in way ? "weight" : `${wayOf(move)}.layout`}.thickness_mm`,
+      field: `kind.${"weight" in kind ? "weight" : `${wayOf(move)}.layout`}.thickness_mm`,
       unit: "length",
       value: layout.thickness_mm,
       set: (m, mm) => {
-        const its = layoutOf(m.way);
+        const its = layoutOf(m.kind);
         if (its) its.thickness_mm = mm;
       },
     });
@@ -223,5 +223,5 @@ export function setTechnique(move: Move, kind: TechniqueKind) {
 }
 
 export function setPoint(move: Move, point: Point) {
-  if ("perimeter" in move.way) move.way.perimeter.behind = { point, below_mm: 0 };
+  if ("perimeter" in move.kind) move.kind.perimeter.behind = { point, below_mm: 0 };
 }

@@ -26,21 +26,21 @@ describe("ways of doing a move", () => {
   });
 
   it("lie in sections unless hair is cut as it hangs", () => {
-    expect(layoutOf(newMove("perimeter").way)).toBeUndefined();
+    expect(layoutOf(newMove("perimeter").kind)).toBeUndefined();
     for (const name of ["sections", "gathered", "weight"] as const) {
-      expect(layoutOf(newMove(name).way)?.thickness_mm).toBeGreaterThan(0);
+      expect(layoutOf(newMove(name).kind)?.thickness_mm).toBeGreaterThan(0);
     }
   });
 
   it("are new each time: changing one leaves the next as it was", () => {
     const one = newMove("weight");
-    const layout = layoutOf(one.way);
+    const layout = layoutOf(one.kind);
     if (layout) layout.thickness_mm = 99;
-    expect(layoutOf(newMove("weight").way)?.thickness_mm).not.toBe(99);
+    expect(layoutOf(newMove("weight").kind)?.thickness_mm).not.toBe(99);
     const other = newMove("sections");
-    const its = layoutOf(other.way);
+    const its = layoutOf(other.kind);
     if (its) its.thickness_mm = 99;
-    expect(layoutOf(newMove("sections").way)?.thickness_mm).not.toBe(99);
+    expect(layoutOf(newMove("sections").kind)?.thickness_mm).not.toBe(99);
   });
 
   it("keep a length where it means the same, and begin afresh where it doesn't", () => {

@@ -26,14 +26,14 @@ export type NameOf<T> = T extends string ? T : keyof T & string;
 
 export type MoveKindName = NameOf<MoveKind>;
 export const MOVE_KINDS = contract.choices.moves as MoveKindName[];
-export const wayOf = (move: Move): MoveKindName => tagOf(move.way) as MoveKindName;
+export const wayOf = (move: Move): MoveKindName => tagOf(move.kind) as MoveKindName;
 
 /** Ways that take their region section by section. */
-export function layoutOf(way: MoveKind): Layout | undefined {
-  if ("sections" in way) return way.sections.layout;
-  if ("gathered" in way) return way.gathered.layout;
-  if ("weight" in way) return way.weight;
-  if ("recoil" in way) return way.recoil.layout;
+export function layoutOf(kind: MoveKind): Layout | undefined {
+  if ("sections" in kind) return kind.sections.layout;
+  if ("gathered" in kind) return kind.gathered.layout;
+  if ("weight" in kind) return kind.weight;
+  if ("recoil" in kind) return kind.recoil.layout;
   return undefined;
 }
 
@@ -47,16 +47,16 @@ export function newMove(name: MoveKindName): Move {
       return {
         region: "everything",
         state,
-        way: { perimeter: { behind: { point: "collarbone", below_mm: 0 }, worn: true } },
+        kind: { perimeter: { behind: { point: "collarbone", below_mm: 0 }, worn: true } },
       };
     case "sections":
       return {
         region: "everything",
         state,
-        way: {
+        kind: {
           sections: {
             layout: { ...LAYOUT },
-            hold: { lift_deg: 90, over: "own_base" },
+            hold: { elevation_deg: 90, over_direction: "own_base" },
             guide: { travelling: {} },
             length: { worn_mm: 180 },
           },
@@ -66,25 +66,25 @@ export function newMove(name: MoveKindName): Move {
       return {
         region: { zone: "fringe" },
         state,
-        way: { gathered: { layout: { along: "profile", thickness_mm: 30, from: "hairline_centre" }, to: "nose_tip" } },
+        kind: { gathered: { layout: { along: "profile", thickness_mm: 30, from: "hairline_centre" }, to: "nose_tip" } },
       };
     case "weight":
       return {
         region: { zone: "back_lower" },
         state: { moisture: "dry", comb: "wide" },
-        way: { weight: { ...LAYOUT, along: "vertical" } },
+        kind: { weight: { ...LAYOUT, along: "vertical" } },
         technique: { kind: "slide" },
       };
     case "recoil":
       return {
         region: "everything",
         state: { moisture: "dry", comb: "none" },
-        way: {
+        kind: {
           recoil: { layout: { along: "vertical", thickness_mm: 40, from: "nape_centre", piece_mm: 40 }, share: 0.8 },
         },
       };
     case "pause":
-      return { region: "everything", state: { moisture: "dry", comb: "wide" }, way: { pause: pauseOf("look") } };
+      return { region: "everything", state: { moisture: "dry", comb: "wide" }, kind: { pause: pauseOf("look") } };
   }
 }
 

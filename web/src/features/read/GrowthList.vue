@@ -12,14 +12,14 @@ defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean 
 type WayName = "clockwise" | "anticlockwise" | "toward";
 const { named, landmarks } = useChoices();
 const ways = computed(() => named(contract.choices.growths as WayName[], "read-growthWays"));
-const wayOf = (growth: Growth): WayName => (typeof growth.way === "object" ? "toward" : growth.way);
-const toward = (growth: Growth) => (typeof growth.way === "object" ? growth.way.toward : undefined);
+const wayOf = (growth: Growth): WayName => (typeof growth.direction === "object" ? "toward" : growth.direction);
+const toward = (growth: Growth) => (typeof growth.direction === "object" ? growth.direction.toward : undefined);
 
 function set(at: number, part: Partial<Growth>) {
   model.value = model.value.map((each, i) => (i === at ? { ...each, ...part } : each));
 }
 function setWay(at: number, name: WayName) {
-  set(at, { way: name === "toward" ? { toward: "apex" } : name });
+  set(at, { direction: name === "toward" ? { toward: "apex" } : name });
 }
 function add() {
   model.value = [...model.value, contract.growth];
@@ -47,8 +47,8 @@ function add() {
         :model-value="toward(growth)"
         :label="t('read-growthToward')"
         :choices="landmarks"
-        :fault="faultAt(`growth.${i}.way.toward`)"
-        @update:model-value="set(i, { way: { toward: $event } })"
+        :fault="faultAt(`growth.${i}.direction.toward`)"
+        @update:model-value="set(i, { direction: { toward: $event } })"
       />
       <LengthField
         :model-value="growth.reach_mm ?? contract.growth.reach_mm"

@@ -47,7 +47,7 @@ describe("the form of head and hair", () => {
 });
 
 describe("swirls and cowlicks", () => {
-  const swirl: Growth = { at: "crown", way: "clockwise", reach_mm: 45, strength: 0.6 };
+  const swirl: Growth = { at: "crown", direction: "clockwise", reach_mm: 45, strength: 0.6 };
   const list = (modelValue: Growth[]) =>
     mount(GrowthList, { props: { modelValue, faultAt: faultless, disabled: false }, global });
   const last = (form: ReturnType<typeof list>) => form.emitted<[Growth[]]>("update:modelValue")?.at(-1)?.[0];
@@ -67,10 +67,10 @@ describe("swirls and cowlicks", () => {
     await at!.setValue("brow_right");
     expect(last(form)?.[0]?.at).toBe("brow_right");
     await way!.setValue("toward");
-    expect(last(form)?.[0]?.way).toEqual({ toward: "apex" });
-    const toward = list([{ ...swirl, way: { toward: "apex" } }]);
+    expect(last(form)?.[0]?.direction).toEqual({ toward: "apex" });
+    const toward = list([{ ...swirl, direction: { toward: "apex" } }]);
     await toward.findAll("select")[2]!.setValue("temple_left");
-    expect(last(toward)?.[0]?.way).toEqual({ toward: "temple_left" });
+    expect(last(toward)?.[0]?.direction).toEqual({ toward: "temple_left" });
     const fields = toward.findAll("input");
     await fields[1]!.setValue("80");
     expect(last(toward)?.[0]?.strength).toBeCloseTo(0.8);
