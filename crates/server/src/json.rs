@@ -194,7 +194,7 @@ mod tests {
         let text = "{\"zones\": {\"nape\": {\"moisture\": 3}}}";
         let word = Problem::contradicts("fault-must-be-word");
         assert_eq!(fault(text), at("zones.nape.moisture", word, 1));
-        let strands = ["{\"stretched_mm\": 300}"; 10].join(",");
+        let strands = ["{\"stretched_mm\": 300, \"sprung_mm\": 150}"; 10].join(",");
         let text = format!("{{\"zones\": {{\"nape\": {{\"again\": [{strands}]}}}}}}");
         assert_eq!(fault(&text), at("zones.nape.again", Problem::TooMany { most: 9 }, 1));
         let missing = read::<crate::api::clients::ClientDraft>(b"{}").expect_err("a name is needed");
