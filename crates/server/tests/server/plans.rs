@@ -78,7 +78,7 @@ async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() 
         "layout": {"along": "profile", "thickness_mm": 20, "from": "apex"}, "to": "waist"
     }});
     let table = [
-        (swirled, "reading.growth.0.kind.toward"),
+        (swirled, "reading.growth.0.direction.toward"),
         (thinned, "reading.taper"),
         (twisted, "plan.cut.moves.0.kind.gathered.to"),
         (broken("/plan/cut/version", json!(9)), "plan.cut.version"),
