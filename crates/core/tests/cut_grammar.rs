@@ -31,7 +31,7 @@ fn movement(region: Region, kind: MoveKind) -> Move {
 }
 
 fn one(each: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves: vec![each] }
+    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![each] }
 }
 
 fn layout(along: Along, from: Landmark) -> Layout {

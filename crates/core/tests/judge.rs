@@ -24,7 +24,7 @@ fn layers(held_mm: f64, thickness_mm: f64) -> Cut {
         drops: None,
     };
     let moves = vec![Move::new(Region::Everything, MoveKind::Sections(sections))];
-    Cut { format: CutFormat::Cut, version: 2, name: "test".into(), purpose: String::new(), moves }
+    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves }
 }
 
 fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {

@@ -309,7 +309,7 @@ fn outputs(fall: &Fall, mass_g: f64) -> Vec<f64> {
 pub fn at(hair: &Hair, sweep: &Sweep, value: f64) -> Vec<f64> {
     let swept = (sweep.of)(value);
     let moves = if swept.is_array() { swept } else { json!([swept]) };
-    let document = json!({"format": "spirel.cut", "version": 2, "name": "Sweep", "moves": moves});
+    let document = json!({"format": "spirel.cut", "version": 3, "name": "Sweep", "moves": moves});
     let plan: Cut = serde_json::from_value(document).unwrap_or_else(|why| panic!("{}: {why}", sweep.name));
     let result = cut(hair, &plan).unwrap_or_else(|faults| panic!("{}: {faults}", sweep.name));
     outputs(&fall(hair, &result.lengths), hair.mass_g(&hair.lengths))

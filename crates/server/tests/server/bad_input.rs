@@ -83,7 +83,7 @@ async fn of_a_file_with_thousands_of_faults_a_hundred_are_listed_with_their_line
     let thinned = json!({"name": "", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
         "technique": {"kind": "thin", "share": 2.0}, "kind": {"weight": weight}});
     let moves = vec![thinned.to_string(); 3000].join(",\n");
-    let cut = format!(r#"{{"format": "spirel.cut", "version": 2, "name": "Many", "moves": [{moves}]}}"#);
+    let cut = format!(r#"{{"format": "spirel.cut", "version": 3, "name": "Many", "moves": [{moves}]}}"#);
     let file = format!(
         r#"{{"format": "spirel.visit", "version": 2, "on_date": "2026-03-14", "plan": {{"cut": {cut}}}}}"#
     );
