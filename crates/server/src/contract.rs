@@ -1,5 +1,5 @@
-//! What the browser has to know of the rules and can't see from the types: the defaults, and how zones are halved. It is
-//! written beside the types that are generated for it (`make contract`), and a test fails when it differs from the program.
+//! What the browser has to know of the rules and can't see from the types: defaults, choices, limits, and how zones are halved.
+//! It is written beside the types that are generated for it (`make contract`), and a test fails when it differs from the program.
 
 use serde::Serialize;
 use serde_json::{Value, json};

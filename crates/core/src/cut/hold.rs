@@ -12,7 +12,7 @@ const STEP_MM: (f64, f64) = (-50.0, 50.0);
 const SLANT: (f64, f64) = (-75.0, 75.0);
 /// How far the line of the fingers bows, mm.
 const BOW_MM: (f64, f64) = (-80.0, 80.0);
-/// Shares of the way.
+/// Shares of the distance.
 const SHARE: (f64, f64) = (0.0, 1.0);
 /// How far the head is tilted, degrees.
 const TILT: (f64, f64) = (-60.0, 60.0);
@@ -207,7 +207,7 @@ fn is_half(share: &f64) -> bool {
 }
 
 impl Hold {
-    /// Hair held over its own base at a lift, the head upright.
+    /// Hair held on base at an elevation, the head upright.
     pub fn at(elevation_deg: f64) -> Self {
         Self { elevation_deg, over_direction: Over::OwnBase, share: 1.0, tilt: HeadTilt::default() }
     }
@@ -234,7 +234,7 @@ impl Hold {
         (d * (1.0 - self.share) + to * self.share).try_normalize(1e-9).unwrap_or(to)
     }
 
-    /// Unit vector in which hair of this lift leaves the scalp at the direction `d`.
+    /// Unit vector in which hair of this elevation leaves the scalp at the direction `d`.
     pub(super) fn away(&self, scalp: &Scalp, d: &Vec3) -> Vec3 {
         let normal = scalp.form.normal(d);
         let up = self.tilt.up();
@@ -363,7 +363,7 @@ mod tests {
     }
 
     #[test]
-    fn a_lift_of_90_is_square_to_the_scalp_0_lies_on_it_and_180_is_straight_up() {
+    fn an_elevation_of_90_is_square_to_the_scalp_0_lies_on_it_and_180_is_straight_up() {
         let (form, _) = head();
         for i in 0..60 {
             let d = direction(f64::from(i) * 0.9, (f64::from(i) * 0.37).sin());
@@ -380,7 +380,7 @@ mod tests {
     }
 
     #[test]
-    fn a_lift_turns_evenly_and_stays_of_unit_length() {
+    fn an_elevation_turns_evenly_and_stays_of_unit_length() {
         let d = direction(2.0, 0.3);
         let mut last = away(0.0, &d);
         for step in 1..=36 {

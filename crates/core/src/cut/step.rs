@@ -348,7 +348,7 @@ fn drawn_to(gathered: &Gathered) -> Message {
     Message::new(id).with("point", Message::word("point", to))
 }
 
-/// Where hair is over-directed to, how far of the way, and how the head is tilted.
+/// Where hair is over-directed to, what share of the distance, and how the head is tilted.
 fn direction(hold: &Hold) -> Message {
     let over = match hold.over_direction {
         Over::OwnBase => Message::new("step-over-base"),
