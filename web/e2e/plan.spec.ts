@@ -164,7 +164,7 @@ test("the head is seen in space, section by section, and taken along as a sound 
 
   const glb = await download(wren, "3D view as glTF");
   const report = await validateBytes(new Uint8Array(glb));
-  expect(report.issues.messages.filter((each: { severity: number }) => each.severity < 2)).toEqual([]);
+  expect(report.issues.messages.filter((message: { severity: number }) => message.severity < 2)).toEqual([]);
   expect(report.info.totalTriangleCount).toBeGreaterThan(5000);
   // Measured, not asserted: software drawing on shared cores.
   const said = `a frame of the 3D view: ${await head.getAttribute("data-frame-ms")} ms; ${(glb.length / 1024).toFixed(0)} kB`;

@@ -19,7 +19,7 @@ fn head(roots: u32) -> HairRequest {
 }
 
 fn cut_and_fall(c: &mut Criterion) {
-    let plan = &shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut;
+    let plan = &shipped().iter().find(|shipped| shipped.key == "breakwater").expect("it ships").cut;
     for roots in [4096, 16_384, 65_536] {
         let hair = head(roots).grow().expect("a possible head");
         let lengths = cut(&hair, plan).expect("a valid cut").lengths;

@@ -46,10 +46,10 @@ fn main() {
         for (kind, off) in
             [("line", agreements(&hair, &reading).line), ("girth", agreements(&hair, &reading).girths)]
         {
-            for (i, each) in off.iter().enumerate() {
+            for (i, agreement) in off.iter().enumerate() {
                 println!(
                     "{name}: {kind} {i} measured {:.1} computed {:.1?}",
-                    each.measured_mm, each.computed_mm
+                    agreement.measured_mm, agreement.computed_mm
                 );
             }
         }
@@ -72,7 +72,7 @@ fn main() {
             let ends = fall(&hair, &worn)
                 .zones
                 .iter()
-                .find(|each| each.zone == zone.zone)
+                .find(|known| known.zone == zone.zone)
                 .expect("a zone")
                 .ends_at_mm;
             let off = ends - lands.height_mm(&hair.measures);

@@ -33,8 +33,8 @@ fn main() {
             );
         };
         row("uncut", &hair.lengths, String::new());
-        for each in shipped() {
-            let result = cut(hair, &each.cut).expect("it can be carried out");
+        for shipped in shipped() {
+            let result = cut(hair, &shipped.cut).expect("it can be carried out");
             let notes = result
                 .moves
                 .iter()
@@ -42,7 +42,7 @@ fn main() {
                 .flat_map(|(i, m)| m.notes.iter().map(move |n| format!("{i}:{n:?}")))
                 .collect::<Vec<_>>()
                 .join(" ");
-            row(each.key, &result.lengths, notes);
+            row(shipped.key, &result.lengths, notes);
         }
     }
 }

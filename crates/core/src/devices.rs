@@ -1,6 +1,6 @@
 //! What measuring instruments and the application say to each other, an open protocol: JSON messages over WebSocket, version 1.
 //!
-//! The application says [`FromApp::Hello`] with the version it speaks, and is told what instruments there are. It pairs
+//! The application says [`FromApp::Hello`] with the version it speaks, and receives the list of instruments. It pairs
 //! those it wants to hear; a value then comes to it alone. Messages that only a stand-in understands (`press`, `set`)
 //! play the hand and the troubles that a real instrument has by itself.
 
@@ -88,7 +88,7 @@ pub enum ToApp {
         number: u32,
         /// Whether it was measured while out of reach, and kept until now.
         kept: bool,
-        /// What it says.
+        /// What it measured.
         measured: Measured,
     },
     /// A paired scope has taken a picture.
@@ -116,7 +116,7 @@ pub enum ToApp {
     },
 }
 
-/// What the application tells instruments.
+/// What the application sends to instruments.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(tag = "type", rename_all = "snake_case", deny_unknown_fields)]

@@ -53,7 +53,7 @@ pub enum Problem {
 }
 
 impl Problem {
-    /// A contradiction told by a message without values.
+    /// A contradiction with a message without values.
     pub fn contradicts(id: &str) -> Self {
         Message::new(id).into()
     }

@@ -12,7 +12,7 @@
 //! four lengths (fibre, held, hanging, worn); [`mark::find_mark`] asks what to hold and cut so that the worn
 //! hair lands where it is wanted, and how much to leave in case it springs more than expected. A whole head goes
 //! further: [`grow::HairRequest`] grows hair on the client's [`head`], [`cut::cut`] carries out a cut written as moves
-//! over [`section`]s, [`fall::fall`] says how it comes to lie, and [`plan`] puts the three together.
+//! over [`section`]s, [`fall::fall`] finds how it comes to lie, and [`plan`] puts the three together.
 //!
 //! ```
 //! use spirel_core::{mark::{self, MarkRequest}, reading::RawZoneReading};

@@ -3,14 +3,14 @@
 
 use proptest::prelude::*;
 use spirel_core::cut::{
-    Cut, CutFormat, FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Over, Sections,
-    Technique, TechniqueKind, cut, steps,
+    Cut, CutFormat, FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, OverDirection,
+    Sections, Technique, TechniqueKind, cut, steps,
 };
 use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, LengthModel, Moisture};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, SHARES, ShareLengths};
-use spirel_core::head::{Felt, Landmark, Place, Point, Zone, mirror, taut_mm};
+use spirel_core::head::{Landmark, Place, Point, SkullForm, Zone, mirror, taut_mm};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::section::{Along, Region, Side};
 use spirel_core::talk::Climate;
@@ -38,8 +38,8 @@ fn dead_straight(length_mm: f64, roots: u32) -> Hair {
     hair
 }
 
-fn one(each: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![each] }
+fn one(only: Move) -> Cut {
+    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![only] }
 }
 
 fn movement(region: Region, kind: MoveKind, state: HeldState) -> Move {
@@ -67,8 +67,8 @@ fn mean(lengths: &ShareLengths) -> f64 {
     lengths.iter().sum::<f64>() / SHARES as f64
 }
 
-fn after(hair: &Hair, each: Move) -> Vec<ShareLengths> {
-    cut(hair, &one(each)).unwrap().lengths
+fn after(hair: &Hair, move_: Move) -> Vec<ShareLengths> {
+    cut(hair, &one(move_)).unwrap().lengths
 }
 
 /// Where strands end when worn, mm above the ear canals, of those that were cut.
@@ -198,7 +198,7 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
         sections.hold.over_direction = over;
         after(&hair, movement(region.clone(), MoveKind::Sections(sections), DRY))
     };
-    let (own, back) = (held(Over::OwnBase), held(Over::Landmark(Landmark::MastoidLeft)));
+    let (own, back) = (held(OverDirection::OwnBase), held(OverDirection::Landmark(Landmark::MastoidLeft)));
     let hand = {
         let d = Landmark::MastoidLeft.direction(&hair.hairline);
         hair.form.point(&d) + hair.form.normal(&d) * 120.0
@@ -231,9 +231,9 @@ fn what_falls_and_what_is_left_make_up_what_was_there() {
     weight.technique = Technique::usual(TechniqueKind::Thin);
     plan.moves.push(weight);
     let result = cut(&hair, &plan).unwrap();
-    let taken: f64 = result.moves.iter().map(|each| each.taken_g).sum();
+    let taken: f64 = result.moves.iter().map(|move_| move_.taken_g).sum();
     let (before, left) = (hair.mass_g(&hair.lengths), hair.mass_g(&result.lengths));
-    assert!(result.moves.iter().all(|each| each.taken_g > 0.0));
+    assert!(result.moves.iter().all(|move_| move_.taken_g > 0.0));
     assert!((before - left - taken).abs() < 1e-6);
     let by_zone: f64 = fall(&hair, &result.lengths).zones.iter().map(|zone| zone.mass_g).sum();
     assert!((by_zone - left).abs() < 1e-6);
@@ -319,7 +319,7 @@ fn short_hair_that_props_and_a_fuller_back_stand_out_further() {
     assert!(at(&width(40.0), 30.0) > at(&width(12.0), 30.0), "a cropped head is narrower");
     let back = |occiput| {
         let mut request = even(200.0, STRAIGHT, WidthClass::Fine, 2048);
-        request.reading.felt = Felt { occiput, crown: 0.0 };
+        request.reading.skull = SkullForm { occiput, crown: 0.0 };
         let hair = request.grow().unwrap();
         let fallen = fall(&hair, &hair.lengths);
         let row = fallen.side.heights_mm.iter().position(|y| *y <= 20.0).unwrap();
@@ -334,9 +334,9 @@ fn thinner_hair_lets_more_light_through_and_thinned_ends_are_seen_through_from_h
         let mut request = even(380.0, STRAIGHT, WidthClass::Fine, 2048);
         request.reading.hairs_per_cm2 = hairs_per_cm2;
         let hair = request.grow().unwrap();
-        let mut each = movement(Region::Everything, line(Point::Collarbone), DRY);
-        each.technique = technique;
-        fall(&hair, &after(&hair, each))
+        let mut move_ = movement(Region::Everything, line(Point::Collarbone), DRY);
+        move_.technique = technique;
+        fall(&hair, &after(&hair, move_))
     };
     let low = |fall: &Fall| fall.levels[fall.levels.len() - 8].light;
     let (dense, sparse) = (fallen(220.0, Technique::default()), fallen(60.0, Technique::default()));
@@ -403,10 +403,10 @@ fn any_along() -> impl Strategy<Value = Along> {
 
 fn any_sections() -> impl Strategy<Value = Sections> {
     let over = prop_oneof![
-        Just(Over::OwnBase),
-        Just(Over::Previous),
-        Just(Over::Centre),
-        any_landmark().prop_map(Over::Landmark)
+        Just(OverDirection::OwnBase),
+        Just(OverDirection::Previous),
+        Just(OverDirection::Centre),
+        any_landmark().prop_map(OverDirection::Landmark)
     ];
     let guide = prop_oneof![
         Just(TRAVELLING),
@@ -443,10 +443,10 @@ proptest! {
     #[test]
     fn any_cut_leaves_possible_hair(region in any_region(), sections in any_sections(), mirrored in any::<bool>(), share in 0.2..0.99) {
         let hair = even(300.0, share, WidthClass::Medium, 256).grow().unwrap();
-        let mut each = movement(region, MoveKind::Sections(sections), DRY);
-        each.mirrored = mirrored;
-        each.technique = Technique::usual(TechniqueKind::Point);
-        let plan = one(each);
+        let mut move_ = movement(region, MoveKind::Sections(sections), DRY);
+        move_.mirrored = mirrored;
+        move_.technique = Technique::usual(TechniqueKind::Point);
+        let plan = one(move_);
         let text = serde_json::to_string(&plan).unwrap();
         prop_assert_eq!(&serde_json::from_str::<Cut>(&text).unwrap(), &plan);
         prop_assert!(steps(&plan)[0].lines.len() > 2, "{:?}", steps(&plan));

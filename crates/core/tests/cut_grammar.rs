@@ -4,7 +4,7 @@
 use proptest::prelude::*;
 use spirel_core::cut::{
     Cut, CutFormat, Drops, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, MoveNote,
-    Over, Sections, Technique, TechniqueKind, cut, steps,
+    OverDirection, Sections, Technique, TechniqueKind, cut, steps,
 };
 use spirel_core::fall::{Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, Moisture};
@@ -18,7 +18,7 @@ const WET: HeldState = HeldState { moisture: Moisture::Wet, comb: Comb::Medium }
 
 fn request(growth: Vec<Growth>) -> HairRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(320.0, 250.0) };
-    let zones = Zone::ALL.into_iter().map(|each| (each.into(), zone)).collect();
+    let zones = Zone::ALL.into_iter().map(|name| (name.into(), zone)).collect();
     HairRequest { roots: 1024, ..HairRequest::new(RawReading { zones, growth, ..RawReading::default() }) }
 }
 
@@ -30,8 +30,8 @@ fn movement(region: Region, kind: MoveKind) -> Move {
     Move { state: WET, ..Move::new(region, kind) }
 }
 
-fn one(each: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![each] }
+fn one(only: Move) -> Cut {
+    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![only] }
 }
 
 fn layout(along: Along, from: Landmark) -> Layout {
@@ -134,9 +134,9 @@ fn twists_past_the_point_are_longer_by_that_and_grow_longer_backwards() {
 #[test]
 fn a_twist_to_one_side_is_mirrored_to_the_other_and_the_body_is_no_face() {
     let hair = head();
-    let mut each = movement(Region::Half(Side::Left), twist(Point::Cheekbone, Some(Side::Left), 40.0));
-    each.mirrored = true;
-    let lengths = cut(&hair, &one(each)).unwrap().lengths;
+    let mut move_ = movement(Region::Half(Side::Left), twist(Point::Cheekbone, Some(Side::Left), 40.0));
+    move_.mirrored = true;
+    let lengths = cut(&hair, &one(move_)).unwrap().lengths;
     let half = lengths.len() / 2;
     for i in 0..half {
         assert!((mean(&lengths[i]) - mean(&lengths[half + i])).abs() < 1e-9);
@@ -153,7 +153,7 @@ fn hair_carried_to_a_plane_grows_longer_with_its_distance_from_it() {
     let through = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
     let sections = Sections {
         layout: layout(Along::Crosswise, Landmark::Apex),
-        hold: Hold { over_direction: Over::Plane(through), ..Hold::at(90.0) },
+        hold: Hold { over_direction: OverDirection::Plane(through), ..Hold::at(90.0) },
         guide: Guide::TRAVELLING,
         fingers: Fingers::default(),
         length: FirstLength::HeldMm(100.0),
@@ -185,10 +185,10 @@ fn by_distance(
 fn weight_taken_from_below_is_as_much_and_lies_lower() {
     let hair = head();
     let weigh = |under| {
-        let mut each =
+        let mut move_ =
             movement(Region::Everything, MoveKind::Weight(layout(Along::Vertical, Landmark::NapeCentre)));
-        each.technique = Technique { share: Some(0.4), under, ..Technique::usual(TechniqueKind::Thin) };
-        cut(&hair, &one(each)).unwrap()
+        move_.technique = Technique { share: Some(0.4), under, ..Technique::usual(TechniqueKind::Thin) };
+        cut(&hair, &one(move_)).unwrap()
     };
     let (even, below) = (weigh(0.0), weigh(1.0));
     assert!((even.moves[0].taken_g / below.moves[0].taken_g - 1.0).abs() < 0.1);
@@ -305,7 +305,7 @@ proptest! {
             prop_assert!(after.is_finite() && *after >= 0.0 && after <= before);
         }
         let before = hair.mass_g(&hair.lengths);
-        let taken: f64 = result.moves.iter().map(|each| each.taken_g).sum();
+        let taken: f64 = result.moves.iter().map(|move_| move_.taken_g).sum();
         prop_assert!((before - taken - hair.mass_g(&result.lengths)).abs() < 1e-6);
         let fallen = fall(&hair, &result.lengths);
         prop_assert!(fallen.front.one_mm.iter().chain(&fallen.side.other_mm).chain(&fallen.top_mm).all(|mm| mm.is_finite()));

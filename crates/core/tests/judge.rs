@@ -5,7 +5,7 @@ use spirel_core::cut::{
     Cut, CutFormat, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Sections, shipped,
 };
 use spirel_core::fibre::WornStyle;
-use spirel_core::head::{Felt, Landmark, Zone};
+use spirel_core::head::{Landmark, SkullForm, Zone};
 use spirel_core::judge::{Finding, FindingCode, Found};
 use spirel_core::plan::{Cure, FallRequest, Lever, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading};
@@ -31,7 +31,7 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
     let zone = RawZoneReading { strands: 5, ..RawZoneReading::measured(300.0, sprung_mm) };
     let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
     FallRequest {
-        reading: RawReading { zones, felt: Felt { occiput, crown: 0.0 }, ..RawReading::default() },
+        reading: RawReading { zones, skull: SkullForm { occiput, crown: 0.0 }, ..RawReading::default() },
         worn: WornStyle::default(),
         front_straight: false,
         climate: Climate::default(),
@@ -45,7 +45,7 @@ fn request(cut: Cut, occiput: f64, sprung_mm: f64) -> FallRequest {
 
 fn choppy(cut: Cut, occiput: f64) -> Option<Finding> {
     let found = request(cut, occiput, 290.0).answer().unwrap().findings;
-    found.into_iter().find(|each| each.code() == FindingCode::ChoppyBack)
+    found.into_iter().find(|finding| finding.code() == FindingCode::ChoppyBack)
 }
 
 #[test]
@@ -75,7 +75,7 @@ fn what_cures_steps_over_a_flat_back_cures_them() {
 fn of_the_cuts_that_ship_only_the_cropped_nape_steps_on_a_flat_back_and_none_on_a_full_one() {
     let found = |occiput: f64| -> Vec<&str> {
         let steps = |cut: &Cut| !request(cut.clone(), occiput, 200.0).answer().unwrap().findings.is_empty();
-        shipped().iter().filter(|each| steps(&each.cut)).map(|each| each.key).collect()
+        shipped().iter().filter(|shipped| steps(&shipped.cut)).map(|shipped| shipped.key).collect()
     };
     assert_eq!(found(-1.0), ["quay_school"]);
     assert_eq!(found(1.0), Vec::<&str>::new());
@@ -85,7 +85,12 @@ fn of_the_cuts_that_ship_only_the_cropped_nape_steps_on_a_flat_back_and_none_on_
 fn who_ties_back_is_told_when_the_front_no_longer_reaches_and_by_how_much() {
     let found = |held_mm: f64, ties_back: bool| {
         let request = FallRequest { ties_back, ..request(layers(held_mm, 20.0), 0.0, 290.0) };
-        request.answer().unwrap().findings.into_iter().find(|each| each.code() == FindingCode::TieNotReached)
+        request
+            .answer()
+            .unwrap()
+            .findings
+            .into_iter()
+            .find(|finding| finding.code() == FindingCode::TieNotReached)
     };
     let short = found(120.0, true).expect("12 cm don't reach from the brow to the back");
     assert!(short.measure > 50.0 && short.moves == [0], "{short:?}");

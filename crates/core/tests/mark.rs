@@ -210,7 +210,7 @@ fn a_zone_has_one_wish_and_what_contradicts_it_is_said_at_its_field() {
         assert_eq!(faults.len(), 1, "{faults:?}");
         assert_eq!(faults[0].field, format!("zones.nape.{field}"));
     }
-    // Whether the shortest is shorter is told with the head.
+    // Whether the shortest is shorter is checked with the head.
     let wish = ZoneAim { worn_mm: Some(80.0), shortest_worn_mm: Some(90.0), ..none };
     let aim = Aim { zones: [(Zone::Nape, wish)].into(), ..Aim::default() };
     let sheet = mark_sheet(&full_reading(), &aim, Wearing::default(), LengthUnit::Cm).unwrap();

@@ -34,9 +34,9 @@ fn method(name: &str) -> Cut {
 
 fn carried_out(hair: &Hair, method: &Cut) -> (CutResult, Fall) {
     let result = cut(hair, method).unwrap();
-    for (each, report) in method.moves.iter().zip(&result.moves) {
-        if !matches!(each.kind, MoveKind::Pause(_)) {
-            assert!(report.taken_g > 0.0 && report.notes.is_empty(), "{}: {:?}", each.name, report.notes);
+    for (move_, report) in method.moves.iter().zip(&result.moves) {
+        if !matches!(move_.kind, MoveKind::Pause(_)) {
+            assert!(report.taken_g > 0.0 && report.notes.is_empty(), "{}: {:?}", move_.name, report.notes);
         }
     }
     let fallen = fall(hair, &result.lengths);
@@ -44,7 +44,7 @@ fn carried_out(hair: &Hair, method: &Cut) -> (CutResult, Fall) {
 }
 
 fn worn(fall: &Fall, zone: Zone) -> f64 {
-    fall.zones.iter().find(|each| each.zone == zone).unwrap().worn_mm
+    fall.zones.iter().find(|known| known.zone == zone).unwrap().worn_mm
 }
 
 #[test]
@@ -64,8 +64,8 @@ fn a_wet_line_with_dry_layers_turns_a_triangle_over() {
     assert!(layered.front.heights_mm[0] > triangle.front.heights_mm[0] + 5.0, "the top lifts");
     // Held forward, the sides keep more length towards the back than in front: held straight out they don't.
     let mut wrong = method.clone();
-    for each in &mut wrong.moves[2..4] {
-        if let MoveKind::Sections(sections) = &mut each.kind {
+    for move_ in &mut wrong.moves[2..4] {
+        if let MoveKind::Sections(sections) = &mut move_.kind {
             sections.hold.share = 0.0;
         }
     }
@@ -80,8 +80,8 @@ fn twists_give_lengths_that_grow_from_the_middle_of_the_face_and_spread_within_a
     let (result, fallen) = carried_out(&hair, &method);
     assert!(worn(&fallen, Zone::Fringe) < worn(&fallen, Zone::BackLower));
     let mut untwisted = method.clone();
-    for each in &mut untwisted.moves {
-        if let MoveKind::Gathered(gathered) = &mut each.kind {
+    for move_ in &mut untwisted.moves {
+        if let MoveKind::Gathered(gathered) = &mut move_.kind {
             gathered.turns = 0.0;
         }
     }

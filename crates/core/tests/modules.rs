@@ -139,7 +139,7 @@ impl Crate {
     fn graph(&self) -> Graph {
         let edges = |(module, source): (&Module, &Source)| {
             let to = source.paths.iter().filter_map(|path| self.leads_to(module, path));
-            // A folder's files may stand on what its `mod.rs` says: the folder is one thing.
+            // A folder's files may stand on what its `mod.rs` declares: the folder is one thing.
             (module.clone(), to.filter(|to| !module.starts_with(to)).collect())
         };
         self.0.iter().map(edges).collect()

@@ -1,4 +1,4 @@
-//! The hair as it is: it agrees with girths and line that were measured, and says where it can't.
+//! The hair as it is: it agrees with girths and line that were measured, and names where it can't.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use spirel_core::fall::AsWorn;
@@ -59,9 +59,9 @@ fn girths_give_back_the_thinning_of_the_hair_they_were_taken_from() {
         assert!(taken.windows(2).all(|two| two[1].girth_mm <= two[0].girth_mm), "{taken:?}");
         let told = RawReading { girths: taken.clone(), ..reading(share) };
         let again = grown(&told);
-        for each in agreements(&again, &told).girths {
-            let off = each.computed_mm.unwrap() / each.measured_mm - 1.0;
-            assert!(off.abs() < 0.02 || each.measured_mm < 8.0, "{share} {taper}: {each:?}");
+        for agreement in agreements(&again, &told).girths {
+            let off = agreement.computed_mm.unwrap() / agreement.measured_mm - 1.0;
+            assert!(off.abs() < 0.02 || agreement.measured_mm < 8.0, "{share} {taper}: {agreement:?}");
         }
         let mass = again.mass_g(&again.lengths) / hair.mass_g(&hair.lengths) - 1.0;
         assert!(mass.abs() < 0.04, "{share} {taper}: mass {mass}");
@@ -79,7 +79,7 @@ fn the_line_lies_where_it_was_seen_and_the_layers_above_stay() {
         let all = [LineAt::FrontLeft, LineAt::SideLeft, LineAt::Back, LineAt::SideRight, LineAt::FrontRight];
         let asked = RawReading { line: all.map(|at| point(at, 0.0)).into(), ..plain.clone() };
         let lies: Vec<f64> =
-            agreements(&before, &asked).line.iter().map(|each| each.computed_mm.unwrap()).collect();
+            agreements(&before, &asked).line.iter().map(|agreement| agreement.computed_mm.unwrap()).collect();
         assert!(
             (lies[0] - lies[4]).abs() < 1e-6 && (lies[1] - lies[3]).abs() < 1e-6,
             "both sides alike: {lies:?}"
@@ -92,9 +92,9 @@ fn the_line_lies_where_it_was_seen_and_the_layers_above_stay() {
             let line = (0..5).map(|i| lying(all[i], lies[i] + moves[i])).collect();
             let told = RawReading { line, ..plain.clone() };
             let hair = grown(&told);
-            for each in agreements(&hair, &told).line {
-                let off = each.computed_mm.unwrap() - each.measured_mm;
-                assert!(off.abs() < 2.0, "{share} {moves:?}: {each:?}");
+            for agreement in agreements(&hair, &told).line {
+                let off = agreement.computed_mm.unwrap() - agreement.measured_mm;
+                assert!(off.abs() < 2.0, "{share} {moves:?}: {agreement:?}");
             }
             let zone = |hair: &Hair, zone: Zone| -> f64 {
                 let of =
@@ -126,8 +126,8 @@ fn what_was_not_measured_changes_nothing_and_what_contradicts_the_zones_is_left_
     let far = LinePoint { at: LineAt::Back, lies: Place { point: Point::Waist, below_mm: 0.0 } };
     let told = RawReading { line: vec![far], ..plain.clone() };
     let stretched = grown(&told);
-    let each = agreements(&stretched, &told).line[0];
-    assert!(each.computed_mm.unwrap() - each.measured_mm > 50.0, "{each:?}");
+    let first = agreements(&stretched, &told).line[0];
+    assert!(first.computed_mm.unwrap() - first.measured_mm > 50.0, "{first:?}");
     for (now, read) in stretched.lengths.iter().zip(&hair.lengths) {
         assert!(now.iter().zip(read).all(|(now, read)| (0.59..1.41).contains(&(now / read))));
     }

@@ -17,7 +17,7 @@ fn reading() -> RawReading {
 
 fn staged(key: &str) -> (Hair, Scene) {
     let hair = HairRequest { roots: 1024, ..HairRequest::new(reading()) }.grow().expect("possible");
-    let plan = &shipped().iter().find(|each| each.key == key).expect("it ships").cut;
+    let plan = &shipped().iter().find(|shipped| shipped.key == key).expect("it ships").cut;
     let result = cut(&hair, plan).expect("it can be cut");
     let sections = &result.moves[1].sections;
     let scene = scene(&hair, &result.lengths, sections.first(), sections);
@@ -128,7 +128,7 @@ fn the_file_is_read_back_part_for_part() {
 #[test]
 fn one_section_can_be_shown_alone() {
     let plan =
-        Plan::of(shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut.clone());
+        Plan::of(shipped().iter().find(|shipped| shipped.key == "breakwater").expect("it ships").cut.clone());
     let mut request = FallRequest {
         front_straight: false,
         climate: spirel_core::talk::Climate::default(),
@@ -161,8 +161,8 @@ fn one_section_can_be_shown_alone() {
 #[test]
 fn a_guide_is_shown_only_where_sections_follow_one() {
     let mut plan =
-        Plan::of(shipped().iter().find(|each| each.key == "breakwater").expect("it ships").cut.clone());
-    let number = plan.cut.moves.iter().position(|each| each.has_guide()).expect("it has one that travels");
+        Plan::of(shipped().iter().find(|shipped| shipped.key == "breakwater").expect("it ships").cut.clone());
+    let number = plan.cut.moves.iter().position(|move_| move_.has_guide()).expect("it has one that travels");
     let shows_guide = |plan: &Plan| {
         let request = FallRequest {
             front_straight: false,

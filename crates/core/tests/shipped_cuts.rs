@@ -1,11 +1,11 @@
 //! Every cut that ships does what it says it is for, computed against the same head uncut.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
-use spirel_core::cut::{Cut, CutResult, Guide, MoveKind, Over, Sections, cut, shipped};
+use spirel_core::cut::{Cut, CutResult, Guide, MoveKind, OverDirection, Sections, cut, shipped};
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, SHARES};
-use spirel_core::head::{Felt, Point, Root, Zone};
+use spirel_core::head::{Point, Root, SkullForm, Zone};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 
 /// A kind of head the cuts are meant for.
@@ -16,8 +16,8 @@ fn head(stretched_mm: f64, share: f64, width: WidthClass, hairs_per_cm2: f64, oc
         ..RawZoneReading::measured(stretched_mm, share * stretched_mm)
     };
     let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
-    let felt = Felt { occiput, crown: 0.0 };
-    let reading = RawReading { zones, hairs_per_cm2, felt, ..RawReading::default() };
+    let skull = SkullForm { occiput, crown: 0.0 };
+    let reading = RawReading { zones, hairs_per_cm2, skull, ..RawReading::default() };
     HairRequest { roots: 2048, ..HairRequest::new(reading) }.grow().unwrap()
 }
 
@@ -55,11 +55,11 @@ type Purpose = fn(&Outcome) -> Vec<f64>;
 
 /// A cut does what it is for, and doesn't if it is carried out another way that a hand might plausibly take.
 fn purpose_is_met(key: &str, hair: Hair, purpose: Purpose, wrong_way: impl Fn(&mut Cut)) {
-    let plan = &shipped().iter().find(|each| each.key == key).unwrap().cut;
+    let plan = &shipped().iter().find(|shipped| shipped.key == key).unwrap().cut;
     let right = carried_out(key, plan, &hair);
-    for (each, report) in plan.moves.iter().zip(&right.result.moves) {
-        assert!(report.share > 0.0, "{key}, {}: acts on no hair", each.name);
-        assert!(report.taken_g > 0.0, "{key}, {}: takes nothing", each.name);
+    for (move_, report) in plan.moves.iter().zip(&right.result.moves) {
+        assert!(report.share > 0.0, "{key}, {}: acts on no hair", move_.name);
+        assert!(report.taken_g > 0.0, "{key}, {}: takes nothing", move_.name);
     }
     let met = purpose(&right);
     assert!(met.iter().all(|margin| *margin > 0.0), "{key}: {met:?}");
@@ -72,15 +72,15 @@ fn purpose_is_met(key: &str, hair: Hair, purpose: Purpose, wrong_way: impl Fn(&m
 
 /// Every section of a cut held, guided or textured another way.
 fn sections(plan: &mut Cut, change: impl Fn(&mut Sections)) {
-    for each in &mut plan.moves {
-        if let MoveKind::Sections(sections) = &mut each.kind {
+    for move_ in &mut plan.moves {
+        if let MoveKind::Sections(sections) = &mut move_.kind {
             change(sections);
         }
     }
 }
 
 fn over_its_base(plan: &mut Cut) {
-    sections(plan, |sections| sections.hold.over_direction = Over::OwnBase);
+    sections(plan, |sections| sections.hold.over_direction = OverDirection::OwnBase);
 }
 
 impl Outcome {
@@ -131,11 +131,11 @@ impl Outcome {
 #[test]
 fn every_cut_that_ships_can_be_carried_out() {
     assert_eq!(shipped().len(), 14);
-    for each in shipped() {
-        each.cut.check().unwrap_or_else(|faults| panic!("{}: {faults}", each.key));
-        assert!(each.cut.purpose.len() > 30, "{}", each.key);
-        let text = serde_json::to_string(&each.cut).unwrap();
-        assert_eq!(serde_json::from_str::<spirel_core::cut::Cut>(&text).unwrap(), each.cut);
+    for shipped in shipped() {
+        shipped.cut.check().unwrap_or_else(|faults| panic!("{}: {faults}", shipped.key));
+        assert!(shipped.cut.purpose.len() > 30, "{}", shipped.key);
+        let text = serde_json::to_string(&shipped.cut).unwrap();
+        assert_eq!(serde_json::from_str::<spirel_core::cut::Cut>(&text).unwrap(), shipped.cut);
     }
 }
 
@@ -307,8 +307,8 @@ fn plumb_line_is_level_all_round() {
     };
     // By the ruler, with the head bent.
     purpose_is_met("plumb_line", waves(), purpose, |plan| {
-        for each in &mut plan.moves {
-            if let MoveKind::Perimeter(line) = &mut each.kind {
+        for move_ in &mut plan.moves {
+            if let MoveKind::Perimeter(line) = &mut move_.kind {
                 (line.worn, line.tilt_deg) = (false, 25.0);
             }
         }
@@ -368,8 +368,8 @@ fn inside_sampler_takes_something_everywhere_and_no_length() {
     };
     // Only every third section.
     purpose_is_met("inside_sampler", waves(), purpose, |plan| {
-        for each in &mut plan.moves {
-            if let MoveKind::Weight(layout) = &mut each.kind {
+        for move_ in &mut plan.moves {
+            if let MoveKind::Weight(layout) = &mut move_.kind {
                 layout.every = 3;
             }
         }

@@ -3,7 +3,7 @@
 
 use serde::Serialize;
 use serde_json::{Value, json};
-use spirel_core::cut::{FirstLength, Guide, MoveKind, Over, Pause};
+use spirel_core::cut::{FirstLength, Guide, MoveKind, OverDirection, Pause};
 use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
 use spirel_core::mark::TARGET_MM;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
@@ -33,9 +33,9 @@ pub struct FigureRule {
     figure: ZoneFigure,
     /// What it is said in.
     kind: FigureKind,
-    /// Least that is taken, of numbers.
+    /// Least that is accepted, of numbers.
     least: Option<f64>,
-    /// Greatest that is taken, of numbers.
+    /// Greatest that is accepted, of numbers.
     greatest: Option<f64>,
     /// Unit of a number, as it is written; empty where it has none.
     unit: &'static str,
@@ -44,9 +44,9 @@ pub struct FigureRule {
     words: Vec<Value>,
     /// What an instrument measures of it, if one does.
     quantity: Option<Quantity>,
-    /// Whether it tells what kind of hair grows there: then it isn't given where the hair is like another's.
+    /// Whether it describes the kind of hair that grows there: then it isn't given where the hair is like another's.
     tells_kind: bool,
-    /// Whether it tells how much the hair curls.
+    /// Whether it measures how much the hair curls.
     tells_curl: bool,
 }
 
@@ -172,7 +172,7 @@ impl Default for Contract {
             choices: Choices {
                 moves: variants::<MoveKind>(),
                 along: variants::<Along>(),
-                over: variants::<Over>(),
+                over: variants::<OverDirection>(),
                 guides: variants::<Guide>(),
                 lengths: variants::<FirstLength>(),
                 pauses: variants::<Pause>(),

@@ -66,7 +66,7 @@ fn unreadable(bytes: &[u8], path: &str, error: &serde_json::Error) -> Unreadable
     Unreadable::Misshapen { fault: misshapen(path, why), line: error.line() }
 }
 
-/// The fault behind a reader's sentence. Only the sentence tells a missing field from a wrong kind of value.
+/// The fault behind a reader's sentence. Only the sentence distinguishes a missing field from a wrong kind of value.
 fn misshapen(path: &str, why: &str) -> FieldError {
     // What stands between backticks: the name itself, then those that are known.
     let mut named = why.split('`').skip(1).step_by(2).map(str::to_owned);

@@ -35,7 +35,7 @@ impl DocumentRow {
     }
 }
 
-/// A document as this program writes it: one that was kept with earlier names is told with the present ones.
+/// A document as this program writes it: one that was kept with earlier names gets the present ones.
 struct Present(Value);
 
 impl ForStage for Present {
@@ -110,7 +110,7 @@ impl Store {
         versions.collect()
     }
 
-    /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version is told what the
+    /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version receives what the
     /// first saved. Saving what already stands is no change and no conflict, so a repeat after a lost answer lands once.
     pub async fn save_document(
         &self,

@@ -179,11 +179,11 @@ impl LocalDatabase {
 
     fn shut_down(&mut self) {
         drop(self.guardian.stdin.take());
-        // It has been told to stop; there is nothing better to do than wait for it.
+        // It has been asked to stop; there is nothing better to do than wait for it.
         let _ = self.guardian.wait();
     }
 
-    /// Ready once the log says so: the port is open before the first statements have been read.
+    /// Ready once it stands in the log: the port is open before the first statements have been read.
     fn wait_until_it_answers(&self, log: &Path) -> Result<(), InstanceError> {
         let began = Instant::now();
         loop {

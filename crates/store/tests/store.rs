@@ -219,9 +219,9 @@ fn databases_that_are_made_at_the_same_time_leave_each_other_alone() {
             LocalDatabase::start(folder.path(), &InstanceOptions::default()).map(LocalDatabase::stop)
         };
         let all: Vec<_> = (0..4).map(|_| scope.spawn(make)).collect();
-        all.into_iter().map(|each| each.join().unwrap()).collect::<Vec<_>>()
+        all.into_iter().map(|thread| thread.join().unwrap()).collect::<Vec<_>>()
     });
-    for each in made {
-        each.unwrap();
+    for outcome in made {
+        outcome.unwrap();
     }
 }

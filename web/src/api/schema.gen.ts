@@ -1208,21 +1208,6 @@ export interface components {
          * @enum {string}
          */
         Feel: "not_said" | "smooth" | "dry" | "brittle";
-        /** @description What the hand feels of the skull. */
-        Felt: {
-            /**
-             * Format: double
-             * @description Crown, −1 low to 1 high.
-             * @default 0
-             */
-            crown: number;
-            /**
-             * Format: double
-             * @description Back of the head, −1 flat to 1 full.
-             * @default 0
-             */
-            occiput: number;
-        };
         /** @description A fault of one field. */
         FieldFault: {
             /** @description Dotted path from the top of the document. */
@@ -1832,7 +1817,7 @@ export interface components {
              */
             elevation_deg: number;
             /** @description Where it is over-directed to. */
-            over_direction?: components["schemas"]["Over"];
+            over_direction?: components["schemas"]["OverDirection"];
             /**
              * Format: double
              * @description Which share of the distance there, 0 to 1: all of it if left out.
@@ -2311,7 +2296,7 @@ export interface components {
             other_mm: number[];
         };
         /** @description Where a section is carried to before it is cut. */
-        Over: "own_base" | "previous" | "centre" | {
+        OverDirection: "own_base" | "previous" | "centre" | {
             /** @description To a landmark. */
             landmark: components["schemas"]["Landmark"];
         } | {
@@ -2620,8 +2605,6 @@ export interface components {
             combs?: components["schemas"]["CombReading"][];
             /** @description Where the hair of a zone ends sharply; at most eight. */
             edges?: components["schemas"]["SharpEdge"][];
-            /** @description What the hand feels of the skull. */
-            felt?: components["schemas"]["Felt"];
             /** @description Girths of all hair gathered in one bundle, from the tie down; at most six. */
             girths?: components["schemas"]["Girth"][];
             /** @description Where it grows a way of its own: swirls and cowlicks; at most 12 places. */
@@ -2641,6 +2624,8 @@ export interface components {
             part?: components["schemas"]["PartLine"];
             /** @description The air in the room while it was read. */
             room?: components["schemas"]["RoomAir"];
+            /** @description What the hand feels of the skull. */
+            skull?: components["schemas"]["SkullForm"];
             /** @description Weak spots; at most twenty. */
             spots?: components["schemas"]["Spot"][];
             /** @description The surface of the hair. */
@@ -2893,6 +2878,21 @@ export interface components {
             since?: components["schemas"]["Day"] | null;
             /** @description Zones that were read both times. */
             zones: components["schemas"]["ZoneChange"][];
+        };
+        /** @description What the hand feels of the skull. */
+        SkullForm: {
+            /**
+             * Format: double
+             * @description Crown, −1 low to 1 high.
+             * @default 0
+             */
+            crown: number;
+            /**
+             * Format: double
+             * @description Back of the head, −1 flat to 1 full.
+             * @default 0
+             */
+            occiput: number;
         };
         /** @description An instrument's word on one figure. */
         Source: {
@@ -3633,7 +3633,6 @@ export type FallAnswer = components['schemas']['FallAnswer'];
 export type FallLine = components['schemas']['FallLine'];
 export type FallRequest = components['schemas']['FallRequest'];
 export type Feel = components['schemas']['Feel'];
-export type Felt = components['schemas']['Felt'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Figure = components['schemas']['Figure'];
 export type FigureKind = components['schemas']['FigureKind'];
@@ -3700,7 +3699,7 @@ export type NewVisit = components['schemas']['NewVisit'];
 export type Offset = components['schemas']['Offset'];
 export type Outcome = components['schemas']['Outcome'];
 export type Outline = components['schemas']['Outline'];
-export type Over = components['schemas']['Over'];
+export type OverDirection = components['schemas']['OverDirection'];
 export type PartLine = components['schemas']['PartLine'];
 export type Parting = components['schemas']['Parting'];
 export type PartingHabit = components['schemas']['PartingHabit'];
@@ -3739,6 +3738,7 @@ export type ShippedCut = components['schemas']['ShippedCut'];
 export type Side = components['schemas']['Side'];
 export type SignIn = components['schemas']['SignIn'];
 export type SinceLast = components['schemas']['SinceLast'];
+export type SkullForm = components['schemas']['SkullForm'];
 export type Source = components['schemas']['Source'];
 export type Spot = components['schemas']['Spot'];
 export type SpotKind = components['schemas']['SpotKind'];
@@ -5008,9 +5008,9 @@ export const outcomeOneOf1KindValues: ReadonlyArray<Extract<FlattenedDeepRequire
 export const outcomeOneOf2KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
     kind: unknown;
 }>["kind"]> = ["too_short"];
-export const overOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["own_base"];
-export const overOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["previous"];
-export const overOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Over"]> = ["centre"];
+export const overDirectionOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["OverDirection"]> = ["own_base"];
+export const overDirectionOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["OverDirection"]> = ["previous"];
+export const overDirectionOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["OverDirection"]> = ["centre"];
 export const partingHabitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PartingHabit"]> = ["not_said", "centre", "left", "right", "moves"];
 export const patchValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Patch"]> = ["fringe", "fringe_left", "fringe_right", "fringe_front", "fringe_behind", "top", "top_left", "top_right", "top_front", "top_behind", "crown", "crown_left", "crown_right", "crown_front", "crown_behind", "left_side", "left_side_front", "left_side_behind", "left_side_upper", "left_side_under", "back_upper", "back_upper_left", "back_upper_right", "back_upper_upper", "back_upper_under", "back_lower", "back_lower_left", "back_lower_right", "back_lower_upper", "back_lower_under", "nape", "nape_left", "nape_right", "right_side", "right_side_front", "right_side_behind", "right_side_upper", "right_side_under"];
 export const pointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Point"]> = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "nape_line", "jaw_corner", "chin", "shoulder", "collarbone", "armpit", "mid_back", "waist"];

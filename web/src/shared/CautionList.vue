@@ -5,17 +5,17 @@ import { t } from "@/shared/words";
 
 const noted = defineModel<C[]>();
 const props = defineProps<{ cautions: readonly C[]; texts: string; disabled: boolean }>();
-const open = computed(() => props.cautions.filter((each) => !noted.value?.includes(each)));
-const past = computed(() => props.cautions.filter((each) => noted.value?.includes(each)));
+const open = computed(() => props.cautions.filter((caution) => !noted.value?.includes(caution)));
+const past = computed(() => props.cautions.filter((caution) => noted.value?.includes(caution)));
 </script>
 
 <template>
-  <div v-for="each in open" :key="each" class="caution row" role="note">
-    <p>{{ t(`${texts}-${each}`) }}</p>
-    <ElButton :disabled="disabled" @click="noted = [...(noted ?? []), each]">{{ t("cautions-noted") }}</ElButton>
+  <div v-for="caution in open" :key="caution" class="caution row" role="note">
+    <p>{{ t(`${texts}-${caution}`) }}</p>
+    <ElButton :disabled="disabled" @click="noted = [...(noted ?? []), caution]">{{ t("cautions-noted") }}</ElButton>
   </div>
-  <p v-for="each in past" :key="each" class="soft small">
-    {{ t("cautions-wasNoted", { said: t(`${texts}-${each}`) }) }}
+  <p v-for="caution in past" :key="caution" class="soft small">
+    {{ t("cautions-wasNoted", { said: t(`${texts}-${caution}`) }) }}
   </p>
 </template>
 

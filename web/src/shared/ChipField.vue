@@ -6,7 +6,7 @@ const chosen = defineModel<T[]>({ required: true });
 /** The same choice is always the same document. */
 function toggle(one: T, on: boolean) {
   chosen.value = props.choices
-    .map((each) => each.value)
+    .map((choice) => choice.value)
     .filter((value) => (value === one ? on : chosen.value.includes(value)));
 }
 </script>
@@ -15,13 +15,13 @@ function toggle(one: T, on: boolean) {
   <fieldset :disabled="disabled">
     <legend>{{ label }}</legend>
     <div class="chips">
-      <label v-for="each in choices" :key="each.value" :class="{ on: chosen.includes(each.value) }">
+      <label v-for="choice in choices" :key="choice.value" :class="{ on: chosen.includes(choice.value) }">
         <input
           type="checkbox"
-          :checked="chosen.includes(each.value)"
-          @change="toggle(each.value, ($event.target as HTMLInputElement).checked)"
+          :checked="chosen.includes(choice.value)"
+          @change="toggle(choice.value, ($event.target as HTMLInputElement).checked)"
         />
-        {{ each.label }}
+        {{ choice.label }}
       </label>
     </div>
   </fieldset>

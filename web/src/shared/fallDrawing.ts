@@ -81,7 +81,7 @@ export function aims(view: View, wishes: readonly { zone: Zone; height_mm: numbe
 /** Heights at which zones should land; a zone whose wish is a length has none. */
 export function wishesOf(aim: Aim, figure: Figure): { zone: Zone; height_mm: number }[] {
   return Object.entries(aim.zones ?? {}).flatMap(([zone, { lands }]) => {
-    const point = figure.points.find((each) => each.point === lands?.point);
+    const point = figure.points.find((point) => point.point === lands?.point);
     return point ? [{ zone: zone as Zone, height_mm: point.height_mm - (lands?.below_mm ?? 0) }] : [];
   });
 }

@@ -1,7 +1,7 @@
 import { contract, zoneFigureValues } from "@/api";
 import { describe, expect, it } from "vitest";
-import { figuresOf, ruleOf, sayFigure, signOf } from "./figures";
-import { te } from "./words";
+import { figuresOf, rangeFault, ruleOf, sayFigure, signOf } from "./figures";
+import { te, tell } from "./words";
 
 const say = (mm: number) => `${mm / 10} cm`;
 
@@ -20,6 +20,21 @@ describe("figures", () => {
     expect(sayFigure("turns", 6, say)).toBe("6");
     expect(sayFigure("curl", "coil", say)).toBe("coil");
     expect([signOf("stretched_mm"), signOf("width_um"), signOf("strands")]).toEqual([undefined, "µm", "×"]);
+  });
+
+  it("are refused outside their range in the words of the server", () => {
+    const said = (figure: "stretched_mm" | "width_um" | "turns", value: number) => {
+      const fault = rangeFault(figure, value);
+      return fault && tell(fault, "cm");
+    };
+    expect(said("stretched_mm", 9)).toBe("must be from 1.0 cm to 250.0 cm");
+    expect(said("width_um", 181)).toBe("must be from 20 to 180 µm");
+    expect(said("turns", 301)).toBe("must be from 0.25 to 300");
+    expect([said("stretched_mm", 10), said("width_um", 180), rangeFault("like", 3)]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 
   it("are asked of the instruments that measure them", () => {

@@ -1,5 +1,5 @@
 /** The figures of a zone: what holds for each is the program's, how it is said and asked for stands here. */
-import { contract, type FigureRule, type Quantity, type ZoneFigure } from "@/api";
+import { contract, type FigureRule, type Message, type Quantity, type ZoneFigure } from "@/api";
 import { isPatch, sayPatch } from "./patches";
 import { t } from "./words";
 
@@ -16,6 +16,16 @@ export const figuresOf = (quantity: Quantity): ZoneFigure[] =>
 export function signOf(figure: ZoneFigure): string | undefined {
   const { kind, unit } = ruleOf(figure);
   return kind === "length" ? undefined : unit || "×";
+}
+
+/** The fault of a number outside the range of its figure, as the server would word it; before the server is asked. */
+export function rangeFault(figure: ZoneFigure, value: number): Message | undefined {
+  const { kind, least, greatest, unit } = ruleOf(figure);
+  if (typeof least !== "number" || typeof greatest !== "number") return undefined;
+  if (value >= least && value <= greatest) return undefined;
+  const of = (limit: number) => (kind === "length" ? { mm: limit } : { number: limit });
+  const id = kind === "length" || !unit ? "fault-out_of_range" : "fault-out_of_range-unit";
+  return { id, args: { min: of(least), max: of(greatest), unit: { text: unit } } };
 }
 
 /** A figure's value as a person says it. `say` says a length. */

@@ -135,7 +135,7 @@ pub enum MoveKind {
 }
 
 impl Cut {
-    /// Checks what can be told without a head.
+    /// Checks what needs no head.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         if self.version != VERSION {

@@ -92,13 +92,13 @@ fn reach_mm(scalp: &Scalp, root: &Vec3, normal: &Vec3, from: &Vec3, out: &Vec3, 
 mod tests {
     use super::*;
     use crate::cut::subsection::divide;
-    use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Layout, Over};
-    use crate::head::{Felt, Hairline, HeadForm, Landmark, Measures, direction};
+    use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Layout, OverDirection};
+    use crate::head::{Hairline, HeadForm, Landmark, Measures, SkullForm, direction};
     use crate::section::Along;
 
     fn hairline() -> Hairline {
         let measures = Measures::default();
-        Hairline::of(&HeadForm::of(&measures, Felt::default()).expect("ordinary"), &measures)
+        Hairline::of(&HeadForm::of(&measures, SkullForm::default()).expect("ordinary"), &measures)
     }
 
     /// Mean lengths over the middle of sections so far apart, on a ball, each guided by the one before; and the distance
@@ -240,7 +240,7 @@ mod tests {
             let (lengths, _) = chain(1e6, Along::Horizontal, 15.0, &hold, guide, 120.0, &Fingers::default());
             lengths
         };
-        let previous = last(Over::Previous, Guide::TRAVELLING);
+        let previous = last(OverDirection::Previous, Guide::TRAVELLING);
         // By hand on a flat scalp: held over the root of the guide, each is √(L² + h²).
         let mut exact = 120.0_f64;
         let h = (previous[1].powi(2) - 120f64.powi(2)).sqrt();
@@ -251,7 +251,7 @@ mod tests {
         assert!(previous[previous.len() - 1] > previous[1] + 4.0, "it adds up");
         let share = |guide_share| {
             let guide = Guide::Travelling { drift_mm: 0.0, guide_share };
-            *last(Over::OwnBase, guide).last().expect("some")
+            *last(OverDirection::OwnBase, guide).last().expect("some")
         };
         assert!(
             (share(0.5) - 120.0).abs() < 0.01
@@ -332,8 +332,9 @@ mod tests {
             *lengths.last().expect("some")
         };
         let square = last(Hold::at(90.0));
-        let back =
-            |share| last(Hold { over_direction: Over::Toward(Direction::Back), share, ..Hold::at(90.0) });
+        let back = |share| {
+            last(Hold { over_direction: OverDirection::Toward(Direction::Back), share, ..Hold::at(90.0) })
+        };
         // From the back forward along the side, held back: what grows further forward stays longer.
         assert!(
             back(0.3) > square + 3.0 && back(0.6) > back(0.3) + 3.0,

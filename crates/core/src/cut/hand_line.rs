@@ -96,12 +96,12 @@ fn toward(scalp: &Scalp, landmark: Option<Landmark>, points: &[Vec3]) -> f64 {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures};
+    use crate::head::{Hairline, HeadForm, Measures, SkullForm};
 
     #[test]
     fn slanted_fingers_leave_hair_longer_at_the_end_that_is_named() {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
         let scalp = Scalp::plain(&form, &hairline);
         let (from, to) = (scalp.direction(Landmark::NapeCentre), scalp.direction(Landmark::Crown));

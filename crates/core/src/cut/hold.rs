@@ -28,7 +28,7 @@ pub struct Hold {
     /// Where it is over-directed to.
     #[serde(default)]
     #[serde(alias = "over")]
-    pub over_direction: Over,
+    pub over_direction: OverDirection,
     /// Which share of the distance there, 0 to 1: all of it if left out.
     #[serde(default = "whole", skip_serializing_if = "is_whole")]
     pub share: f64,
@@ -115,7 +115,7 @@ impl Direction {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Over {
+pub enum OverDirection {
     /// It stays over its own base.
     #[default]
     OwnBase,
@@ -209,7 +209,7 @@ fn is_half(share: &f64) -> bool {
 impl Hold {
     /// Hair held on base at an elevation, the head upright.
     pub fn at(elevation_deg: f64) -> Self {
-        Self { elevation_deg, over_direction: Over::OwnBase, share: 1.0, tilt: HeadTilt::default() }
+        Self { elevation_deg, over_direction: OverDirection::OwnBase, share: 1.0, tilt: HeadTilt::default() }
     }
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
@@ -250,7 +250,7 @@ impl Hold {
             turned(&normal, &up, (self.elevation_deg - 90.0) / 90.0)
         };
         match self.over_direction {
-            Over::Toward(direction) => turned(&lifted, &direction.vector(), self.share),
+            OverDirection::Toward(direction) => turned(&lifted, &direction.vector(), self.share),
             _ => lifted,
         }
     }
@@ -265,7 +265,7 @@ fn turned(from: &Vec3, to: &Vec3, share: f64) -> Vec3 {
     (from * (whole * (1.0 - share)).sin() + to * (whole * share).sin()) / whole.sin()
 }
 
-impl Over {
+impl OverDirection {
     #[must_use]
     pub(super) fn mirrored(self) -> Self {
         match self {
@@ -400,7 +400,8 @@ mod tests {
         let bent = Hold { tilt: HeadTilt { forward_deg: 30.0, left_deg: 0.0 }, ..Hold::at(180.0) };
         assert!((bent.away(&scalp, &d) - Vec3::new(0.0, 30f64.to_radians().cos(), -0.5)).norm() < 1e-9);
         let back = |share| {
-            Hold { over_direction: Over::Toward(Direction::Back), share, ..Hold::at(90.0) }.away(&scalp, &d)
+            Hold { over_direction: OverDirection::Toward(Direction::Back), share, ..Hold::at(90.0) }
+                .away(&scalp, &d)
         };
         assert!((back(0.0) - form.normal(&d)).norm() < 1e-9);
         assert!((back(1.0) + Vec3::z()).norm() < 1e-9);
@@ -413,18 +414,18 @@ mod tests {
         let (form, hairline) = head();
         let scalp = Scalp::plain(&form, &hairline);
         let d = direction(1.2, 0.6);
-        let over = Over::Centre.base(&scalp, d, None);
+        let over = OverDirection::Centre.base(&scalp, d, None);
         assert!(over.x.abs() < 1e-12 && (over.norm() - 1.0).abs() < 1e-12);
-        assert_eq!(Over::OwnBase.base(&scalp, d, None), d);
-        assert_eq!(Over::Previous.base(&scalp, d, None), d, "the first section has none before it");
+        assert_eq!(OverDirection::OwnBase.base(&scalp, d, None), d);
+        assert_eq!(OverDirection::Previous.base(&scalp, d, None), d, "the first section has none before it");
         let over_ears = [Landmark::EarTopLeft, Landmark::Apex, Landmark::EarTopRight];
-        let on_plane = form.point(&Over::Plane(over_ears).base(&scalp, d, None));
+        let on_plane = form.point(&OverDirection::Plane(over_ears).base(&scalp, d, None));
         let [a, b, c] = over_ears.map(|landmark| scalp.point(landmark));
         let off = (b - a).cross(&(c - a)).normalize().dot(&(on_plane - a));
         assert!(off.abs() < 2.0, "carried to the plane over the ears: {off} mm off it");
-        let twice = Hold { over_direction: Over::Plane([Landmark::Apex; 3]), ..Hold::at(90.0) };
+        let twice = Hold { over_direction: OverDirection::Plane([Landmark::Apex; 3]), ..Hold::at(90.0) };
         assert_eq!(twice.check().expect_err("no plane").0[0].field, "over_direction.plane");
-        let crown = Over::Landmark(Landmark::Crown).base(&scalp, d, None);
+        let crown = OverDirection::Landmark(Landmark::Crown).base(&scalp, d, None);
         assert_eq!(crown, Landmark::Crown.direction(&hairline));
     }
 }

@@ -1,6 +1,6 @@
 //! Hair held away from the head and cut along the fingers, as it is written down.
 
-use super::hold::{Fingers, Guide, Hold, Over};
+use super::hold::{Fingers, Guide, Hold, OverDirection};
 use super::layout::Layout;
 use crate::error::{FieldErrors, Problem};
 use crate::head::Place;
@@ -96,7 +96,7 @@ impl Sections {
         if let Some(drops) = &self.drops {
             faults.take("drops", drops.check());
         }
-        if self.guide == Guide::Stationary && self.hold.over_direction != Over::OwnBase {
+        if self.guide == Guide::Stationary && self.hold.over_direction != OverDirection::OwnBase {
             faults.push("hold.over_direction", Problem::contradicts("fault-stationary-over"));
         }
         faults.or(())

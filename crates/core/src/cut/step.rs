@@ -1,9 +1,9 @@
-//! A move as a colleague would be told of it: a title, the section, then how it is held and cut. Messages of the catalogue,
+//! A move as one describes it to a colleague: a title, the section, then how it is held and cut. Messages of the catalogue,
 //! with the move's own figures as their values.
 
 use super::{
-    Cut, FingerShape, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, Over, Pattern,
-    Pause, Sections, Technique, TechniqueKind,
+    Cut, FingerShape, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, OverDirection,
+    Pattern, Pause, Sections, Technique, TechniqueKind,
 };
 use crate::head::{Landmark, Place};
 use crate::message::{Arg, Message};
@@ -351,20 +351,20 @@ fn drawn_to(gathered: &Gathered) -> Message {
 /// Where hair is over-directed to, what share of the distance, and how the head is tilted.
 fn direction(hold: &Hold) -> Message {
     let over = match hold.over_direction {
-        Over::OwnBase => Message::new("step-over-base"),
-        Over::Previous => Message::new("step-over-previous"),
-        Over::Centre => Message::new("step-over-centre"),
-        Over::Landmark(to) => Message::new("step-over-landmark").with("landmark", landmark(to)),
-        Over::Plane([first, second, third]) => Message::new("step-over-plane")
+        OverDirection::OwnBase => Message::new("step-over-base"),
+        OverDirection::Previous => Message::new("step-over-previous"),
+        OverDirection::Centre => Message::new("step-over-centre"),
+        OverDirection::Landmark(to) => Message::new("step-over-landmark").with("landmark", landmark(to)),
+        OverDirection::Plane([first, second, third]) => Message::new("step-over-plane")
             .with("first", landmark(first))
             .with("second", landmark(second))
             .with("third", landmark(third)),
-        Over::Toward(direction) => {
+        OverDirection::Toward(direction) => {
             Message::new("step-over-toward").with("direction", Message::word("direction", direction))
         }
     };
     let mut all = vec![over];
-    if hold.share != 1.0 && hold.over_direction != Over::OwnBase {
+    if hold.share != 1.0 && hold.over_direction != OverDirection::OwnBase {
         all.push(Message::new("step-over-share").with("share", Arg::Share(hold.share)));
     }
     let tilts = [

@@ -152,7 +152,7 @@ fn span(values: impl Iterator<Item = f64>) -> (f64, f64) {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Landmark, Measures, roots};
+    use crate::head::{Hairline, HeadForm, Landmark, Measures, SkullForm, roots};
     use crate::section::Along;
 
     fn layout(along: Along, from: Landmark) -> Layout {
@@ -162,7 +162,7 @@ mod tests {
     #[test]
     fn every_strand_lies_in_one_section_and_the_first_lies_nearest_to_where_it_starts() {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
         let scalp = Scalp::plain(&form, &hairline);
         let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)
@@ -196,7 +196,7 @@ mod tests {
     #[test]
     fn every_second_section_is_half_of_them() {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
         let scalp = Scalp::plain(&form, &hairline);
         let strands: Vec<(usize, Vec3)> = roots(&form, &hairline, 800)

@@ -98,7 +98,7 @@ pub(crate) fn azimuths_of(x: f64, z: f64) -> [(usize, f64); 2] {
     let turn = x.abs().atan2(z) / TAU * AZIMUTHS as f64 - 0.5;
     let below = turn.floor();
     let share = turn - below;
-    // Left and right are told apart last, so that mirror images fall into mirrored cells to the last bit.
+    // Left and right are distinguished last, so that mirror images fall into mirrored cells to the last bit.
     let cell = |number: f64| {
         let number = (number as isize).rem_euclid(AZIMUTHS as isize) as usize;
         if x >= 0.0 { number } else { AZIMUTHS - 1 - number }

@@ -22,7 +22,7 @@ impl Packing {
         Self { curl: PACKING_CURL.value, frizz }
     }
 
-    /// Room in a worn millimetre over the section of the fibre: a part that is there all the way, and the coefficients of
+    /// Volume in a worn millimetre over the section of the fibre: a part that is there all the way, and the coefficients of
     /// what decays from the end upwards.
     pub(crate) fn terms(&self, worn: WornStyle, profile: &Profile) -> (f64, Terms) {
         // Brushing dissolves the locks: single fibres lie out of phase and keep each other away.

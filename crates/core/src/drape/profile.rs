@@ -10,7 +10,7 @@ use crate::fibre::Rod;
 use std::f64::consts::TAU;
 
 /// Decay lengths of the sums, mm of worn height. Four, a factor of four apart, follow the opening of wave, ringlet and
-/// coil to about two parts in a hundred, and one exponential tells all of them ([`fourth_powers`]).
+/// coil to about two parts in a hundred, and all of them follow from one exponential ([`fourth_powers`]).
 pub(crate) const DECAY_MM: [f64; TERMS] = [10.0, 40.0, 160.0, 640.0];
 /// Number of decaying terms.
 pub(crate) const TERMS: usize = 4;

@@ -18,7 +18,7 @@ const FREE_MM: f64 = 2000.0;
 pub(super) struct Cell<const N: usize>(pub [f64; N]);
 
 /// A cell over the head. Its volume is a volume, mm³.
-pub(super) type Over = Cell<OVER>;
+pub(super) type OverDirection = Cell<OVER>;
 
 /// A cell below the head. What it holds is level sections by ring, mm².
 pub(super) type Below = Cell<BELOW>;
@@ -45,7 +45,7 @@ impl<const N: usize> Cell<N> {
     }
 }
 
-impl Over {
+impl OverDirection {
     /// What a piece of hair lays into it: the volume it takes, mm³, the fibre that covers the cell, mm², and how much of that
     /// crosses the cell, mm; how long the hair is and how far it stands off by itself, mm.
     pub fn lay(&mut self, volume: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) {
@@ -85,7 +85,7 @@ impl Over {
 }
 
 impl Below {
-    /// Room that hair takes in a ring, mm².
+    /// Area that hair fills in a ring, mm².
     pub fn volume(&self, ring: usize) -> f64 {
         self.0[ring]
     }

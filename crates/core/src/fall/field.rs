@@ -1,13 +1,13 @@
 //! The volume hair takes, by cell: over the head by elevation, below it by height, round it by azimuth.
 
-use super::cell::{Below, Over};
+use super::cell::{Below, OverDirection};
 use crate::drape::AZIMUTHS;
 
 /// Cells by row and azimuth.
 #[derive(Debug, Clone)]
 pub(super) struct Field {
     /// Over the head, from the top down.
-    pub over: Vec<[Over; AZIMUTHS]>,
+    pub over: Vec<[OverDirection; AZIMUTHS]>,
     /// Below it.
     pub below: Vec<[Below; AZIMUTHS]>,
     /// What passes the level of this number and the next, from the ears' height up.

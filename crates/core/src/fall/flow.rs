@@ -145,7 +145,7 @@ impl Flow {
         (volume, mass, self.lengths_mm - self.passing * s)
     }
 
-    /// Room and mass of all that passes at a worn length, given e^(s/τ).
+    /// Volume and mass of all that passes at a worn length, given e^(s/τ).
     pub fn passing(&self, grown: &Terms) -> (Amount, Amount) {
         let amount = |of: &Amount, decayed: &Terms| Amount {
             steady: of.steady * self.exact,

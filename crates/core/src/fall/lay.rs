@@ -1,6 +1,6 @@
 //! Lays the hair of each root into the cells it passes.
 
-use super::cell::{Below, Over};
+use super::cell::{Below, OverDirection};
 use super::field::{Field, Passing};
 use super::flow::{Amount, Ends, Flow, RowStep};
 use super::worn::Worn;
@@ -38,7 +38,7 @@ struct Begins {
 
 /// What is laid into cells. Hair that hangs straight down is noted at both its ends, and summed over the rows at last.
 pub(super) struct Sums {
-    over: Vec<[Over; AZIMUTHS]>,
+    over: Vec<[OverDirection; AZIMUTHS]>,
     below: Vec<[Below; AZIMUTHS]>,
     begins: Vec<[Begins; AZIMUTHS]>,
     above: Vec<Passing>,
@@ -49,7 +49,7 @@ pub(super) struct Sums {
 impl Sums {
     pub fn new(rows: usize, levels: usize) -> Self {
         Self {
-            over: vec![[Over::default(); AZIMUTHS]; CAP_ROWS],
+            over: vec![[OverDirection::default(); AZIMUTHS]; CAP_ROWS],
             below: vec![[Below::default(); AZIMUTHS]; rows],
             begins: vec![[Begins::default(); AZIMUTHS]; rows],
             above: vec![Passing::default(); levels],

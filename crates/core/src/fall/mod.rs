@@ -1,4 +1,4 @@
-//! The fall: where worn hair comes to lie, how far it stands out, and what can be told from that.
+//! The fall: where worn hair comes to lie, how far it stands out, and what follows from that.
 //!
 //! Each root's hair is laid along its [drape](crate::drape). Each cell of a field over and below the head sums the volume it
 //! takes; stacked on the head it makes the surface ([`Surface`]). [`fall`] sums it up: outlines, light through the ends, mass

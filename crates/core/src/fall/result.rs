@@ -1,4 +1,4 @@
-//! What can be told from the fall.
+//! What is read from the fall.
 
 use super::Outline;
 use super::field::Field;
@@ -100,7 +100,7 @@ pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
 
 /// The same where it is known how long they are worn.
 pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Fall {
-    // What is told of single strands needs no field.
+    // What is read from single strands needs no field.
     let ((surface, around, levels), (zones, lines)) = rayon::join(
         || {
             let field = fill(hair, &worn.0);

@@ -38,7 +38,7 @@ pub(super) fn spread(field: &mut Field, shell: &Shell) {
         round(row, &hairy, outer - RISE_RADIUS_MM, apart);
     });
     // Over the head rows hold what lies on areas of different size.
-    let scale = |rows: &mut [[super::cell::Over; AZIMUTHS]], by: fn(f64) -> f64| {
+    let scale = |rows: &mut [[super::cell::OverDirection; AZIMUTHS]], by: fn(f64) -> f64| {
         for (number, row) in rows.iter_mut().enumerate() {
             let times = by(elevation_of(number).cos());
             row.iter_mut().for_each(|cell| *cell = cell.times(times));

@@ -30,7 +30,7 @@ pub(crate) struct Surface {
     pub(super) outer: Vec<[Vec3; AZIMUTHS]>,
     /// How far that is from the head, or from what hair hangs round, mm.
     thick: Vec<[f64; AZIMUTHS]>,
-    /// How closed the hair is, 0 to 1: 1 where its outline could not be told from a solid one.
+    /// How closed the hair is, 0 to 1: 1 where its outline could not be distinguished from a solid one.
     pub(super) cover: Vec<[f64; AZIMUTHS]>,
     /// Height of the perimeter by azimuth, mm; none where there is no hair.
     pub(super) perimeter: [Option<f64>; AZIMUTHS],

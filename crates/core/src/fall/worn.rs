@@ -23,7 +23,7 @@ const NOT_UPRIGHT: f64 = 40.0;
 pub(crate) struct Worn {
     /// Worn length of each share, mm.
     pub lengths: ShareLengths,
-    /// e^(−length/τ) of each share's for the longest τ, which tells the others', and what its profile must be multiplied by to
+    /// e^(−length/τ) of each share's for the longest τ, from which the others' follow, and what its profile must be multiplied by to
     /// hold just its fibre.
     slowest: ShareLengths,
     pub(super) exact: ShareLengths,

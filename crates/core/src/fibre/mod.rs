@@ -1,7 +1,7 @@
 //! One fibre of curly hair: how far it opens under its own weight, under water and under a comb.
 //!
 //! A [`Material`] (width, moduli, density, water) and a [`Curl`] (loop radius, pitch) make a [`Rod`], the
-//! dimensionless elastic spiral. [`Rod::extension`] says how open it is where a given pull acts;
+//! dimensionless elastic spiral. [`Rod::extension`] is how open it is where a given pull acts;
 //! [`Rod::hanging_mm`] sums that along the hair in closed form. [`LengthModel`] holds what is known of one zone's
 //! hair and converts between the four lengths, never to be confused:
 //!

@@ -1,4 +1,4 @@
-//! How long hair must be worn to end at a height: the one home of what Aim promises and Mark says.
+//! How long hair must be worn to end at a height: the one home of it for Aim and for Mark.
 
 use crate::fall::lie_at;
 use crate::fibre::search::zero_between;

@@ -133,7 +133,7 @@ impl HairRequest {
         count: usize,
     ) -> Result<Hair, FieldErrors> {
         let mut faults = FieldErrors::default();
-        let form = faults.take("reading.measures", HeadForm::of(&measures, self.reading.felt));
+        let form = faults.take("reading.measures", HeadForm::of(&measures, self.reading.skull));
         let Some(form) = form else { return Err(faults) };
         let hairline = Hairline::of(&form, &measures);
         let density = Density::of(&self.reading, &hairline);

@@ -69,11 +69,11 @@ impl Point {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::Felt;
+    use crate::head::SkullForm;
 
     fn head() -> (HeadForm, Measures) {
         let measures = Measures::default();
-        (HeadForm::of(&measures, Felt::default()).expect("an ordinary head"), measures)
+        (HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head"), measures)
     }
 
     #[test]

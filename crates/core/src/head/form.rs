@@ -32,14 +32,14 @@ const HEIGHT_SHARES: (f64, f64) = (0.7, 2.4);
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields, default)]
-pub struct Felt {
+pub struct SkullForm {
     /// Back of the head, −1 flat to 1 full.
     pub occiput: f64,
     /// Crown, −1 low to 1 high.
     pub crown: f64,
 }
 
-impl Felt {
+impl SkullForm {
     /// Checks the ranges.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
@@ -61,24 +61,24 @@ pub struct HeadForm {
 }
 
 /// Middles of the bumps: the occipital bone a little above the ear canals, the crown where the top turns down.
-fn bumps(felt: Felt) -> [(f64, Vec3); 2] {
+fn bumps(skull: SkullForm) -> [(f64, Vec3); 2] {
     [
-        (OCCIPUT_SHARE * felt.occiput, Vec3::new(0.0, 0.25, -1.0).normalize()),
-        (CROWN_SHARE * felt.crown, Vec3::new(0.0, 1.0, -0.75).normalize()),
+        (OCCIPUT_SHARE * skull.occiput, Vec3::new(0.0, 0.25, -1.0).normalize()),
+        (CROWN_SHARE * skull.crown, Vec3::new(0.0, 1.0, -0.75).normalize()),
     ]
 }
 
 impl HeadForm {
     /// The head on which a tape reads these measures. Measures that no head can have together are named.
-    pub fn of(measures: &Measures, felt: Felt) -> Result<Self, FieldErrors> {
-        felt.check()?;
+    pub fn of(measures: &Measures, skull: SkullForm) -> Result<Self, FieldErrors> {
+        skull.check()?;
         // The girth runs in the plane y = 0, where the height plays no part: first the one, then the other.
         let flat = |half_length_mm: f64| Self {
             half_breadth_mm: BREADTH_OVER_LENGTH * half_length_mm,
             half_length_mm,
             top_mm: half_length_mm,
             depth_mm: half_length_mm,
-            bumps: bumps(felt),
+            bumps: bumps(skull),
         };
         let half_length = grown_until(measures.girth_mm, measures.girth_mm, |c| flat(c).girth_mm());
         let with_top =
@@ -108,7 +108,7 @@ impl HeadForm {
             half_length_mm: radius_mm,
             top_mm: radius_mm,
             depth_mm: radius_mm,
-            bumps: bumps(Felt::default()),
+            bumps: bumps(SkullForm::default()),
         }
     }
 
@@ -229,15 +229,18 @@ mod tests {
     use super::*;
 
     fn ordinary() -> HeadForm {
-        HeadForm::of(&Measures::default(), Felt::default()).expect("an ordinary head")
+        HeadForm::of(&Measures::default(), SkullForm::default()).expect("an ordinary head")
     }
 
     #[test]
     fn a_tape_reads_on_the_solved_head_what_it_was_solved_from() {
-        for felt in [Felt::default(), Felt { occiput: -1.0, crown: 1.0 }, Felt { occiput: 1.0, crown: -1.0 }]
-        {
+        for skull in [
+            SkullForm::default(),
+            SkullForm { occiput: -1.0, crown: 1.0 },
+            SkullForm { occiput: 1.0, crown: -1.0 },
+        ] {
             for measures in [Measures::default(), Measures::child()] {
-                let form = HeadForm::of(&measures, felt).expect("possible");
+                let form = HeadForm::of(&measures, skull).expect("possible");
                 assert!((form.girth_mm() - measures.girth_mm).abs() < 1e-6);
                 assert!((form.over_top_mm() - measures.over_top_mm).abs() < 1e-6);
             }
@@ -253,9 +256,10 @@ mod tests {
 
     #[test]
     fn a_full_occiput_stands_out_behind_and_only_there() {
-        let felt =
-            |occiput| HeadForm::of(&Measures::default(), Felt { occiput, crown: 0.0 }).expect("possible");
-        let (flat, full) = (felt(-1.0), felt(1.0));
+        let skull = |occiput| {
+            HeadForm::of(&Measures::default(), SkullForm { occiput, crown: 0.0 }).expect("possible")
+        };
+        let (flat, full) = (skull(-1.0), skull(1.0));
         let behind = Vec3::new(0.0, 0.2, -1.0);
         let over_front = |form: &HeadForm| form.radius_mm(&behind) / form.radius_mm(&Vec3::z());
         assert!(over_front(&full) - over_front(&flat) > 0.08);
@@ -282,8 +286,8 @@ mod tests {
 
     #[test]
     fn the_normal_of_a_head_with_bumps_is_the_slope_of_its_surface() {
-        for felt in [Felt { occiput: 1.0, crown: -1.0 }, Felt { occiput: -1.0, crown: 1.0 }] {
-            let form = HeadForm::of(&Measures::default(), felt).expect("possible");
+        for skull in [SkullForm { occiput: 1.0, crown: -1.0 }, SkullForm { occiput: -1.0, crown: 1.0 }] {
+            let form = HeadForm::of(&Measures::default(), skull).expect("possible");
             let level = |p: Vec3| p.norm() / form.radius_mm(&p);
             for i in 0..200 {
                 let d = direction(f64::from(i) * 0.7, 0.05 + (f64::from(i) * 0.31).sin().abs() * 1.4);
@@ -300,10 +304,10 @@ mod tests {
     #[test]
     fn measures_that_no_head_can_have_together_are_named() {
         let measures = Measures { girth_mm: 690.0, over_top_mm: 245.0, ..Measures::default() };
-        let faults = HeadForm::of(&measures, Felt::default()).expect_err("too flat");
+        let faults = HeadForm::of(&measures, SkullForm::default()).expect_err("too flat");
         assert_eq!(faults.0[0].field, "over_top_mm");
         let faults =
-            HeadForm::of(&Measures::default(), Felt { occiput: 3.0, crown: 0.0 }).expect_err("range");
+            HeadForm::of(&Measures::default(), SkullForm { occiput: 3.0, crown: 0.0 }).expect_err("range");
         assert_eq!(faults.0[0].field, "occiput");
     }
 }

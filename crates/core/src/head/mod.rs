@@ -3,7 +3,7 @@
 //!
 //! [`HeadForm`] is the scalp, solved from tape measures and what the hand feels; [`Hairline`] bounds the hair on it,
 //! [`Landmark`] names its places, [`roots()`] spreads guide roots over it, [`Body`] is what long hair comes to lie on.
-//! [`Figure`] says how long worn hair must be from each zone to each point of face and body, by the paths of the fall.
+//! [`Figure`] gives how long worn hair must be from each zone to each point of face and body, by the paths of the fall.
 
 mod body;
 mod face;
@@ -25,7 +25,7 @@ mod zone;
 pub use body::Body;
 pub use face::skin_mm;
 pub use figure::{Figure, FigurePoint, FigureZone, Point, Reach};
-pub use form::{Felt, HeadForm, Vec3, direction, drawn};
+pub use form::{HeadForm, SkullForm, Vec3, direction, drawn};
 pub use growth::{Growth, GrowthDirection, MOST_GROWTHS};
 pub use hairline::Hairline;
 pub use landmark::{Landmark, mirror};
@@ -44,7 +44,7 @@ pub use zone::Zone;
 #[cfg(test)]
 pub(crate) fn ordinary_head() -> (HeadForm, Hairline) {
     let measures = Measures::default();
-    let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+    let form = HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head");
     let hairline = Hairline::of(&form, &measures);
     (form, hairline)
 }

@@ -165,7 +165,7 @@ fn edge(middle: &Vec3, seen: impl Fn(&Vec3) -> bool) -> Vec<Vec3> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Measures, Zone, mirror, ordinary_head as head, roots};
+    use crate::head::{Measures, SkullForm, Zone, mirror, ordinary_head as head, roots};
 
     /// Whether a drawn place lies inside an outline: by the crossings of a line to the right.
     fn holds(edge: &[[f64; 2]], [x, y]: [f64; 2]) -> bool {
@@ -205,8 +205,8 @@ mod tests {
         let top = line.iter().map(|[_, y]| -y).fold(0.0, f64::max);
         assert!((top - form.top_mm()).abs() < 0.5, "{top}");
         let back = |line: &[[f64; 2]]| line.iter().map(|[x, _]| *x).fold(0.0, f64::max);
-        let felt = Felt { occiput: -1.0, crown: 0.0 };
-        let flat = HeadForm::of(&Measures::default(), felt).expect("possible");
+        let flatter = SkullForm { occiput: -1.0, crown: 0.0 };
+        let flat = HeadForm::of(&Measures::default(), flatter).expect("possible");
         assert!(back(&line) > back(&skull(&flat, &hairline)) + 2.0);
         assert!(line[0][0] < 0.0 && line[0][1] < 0.0 && line[ROUND][0] > 0.0 && line[ROUND][1] > 0.0);
     }

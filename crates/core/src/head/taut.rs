@@ -49,7 +49,7 @@ fn round(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> Option<Round
     }
     let e = from.normalize();
     let across = to - e * e.dot(to);
-    // Straight through the middle no plane is told.
+    // Straight through the middle there is no plane to choose.
     if across.norm() < 1e-9 {
         return None;
     }
@@ -84,11 +84,11 @@ fn round(form: &HeadForm, from: &Vec3, normal: &Vec3, to: &Vec3) -> Option<Round
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Measures, direction};
+    use crate::head::{Measures, SkullForm, direction};
     use std::f64::consts::PI;
 
     fn form() -> HeadForm {
-        HeadForm::of(&Measures::default(), Felt::default()).expect("ordinary")
+        HeadForm::of(&Measures::default(), SkullForm::default()).expect("ordinary")
     }
 
     #[test]
@@ -101,8 +101,8 @@ mod tests {
 
     #[test]
     fn a_thread_that_is_clear_of_the_head_at_its_root_is_clear_of_it_all_the_way() {
-        for felt in [Felt { occiput: 1.0, crown: -1.0 }, Felt { occiput: -1.0, crown: 1.0 }] {
-            let form = HeadForm::of(&Measures::default(), felt).expect("possible");
+        for skull in [SkullForm { occiput: 1.0, crown: -1.0 }, SkullForm { occiput: -1.0, crown: 1.0 }] {
+            let form = HeadForm::of(&Measures::default(), skull).expect("possible");
             for i in 0..400 {
                 let root = form.point(&direction(f64::from(i) * 0.7, (f64::from(i) * 0.31).sin() * 1.3));
                 let normal = form.normal(&root);
@@ -121,7 +121,7 @@ mod tests {
         let form = form();
         let ear = form.point(&Vec3::x());
         let other = form.point(&-Vec3::x());
-        // A touch off the exact opposite, which tells no plane.
+        // A touch off the exact opposite, for which there is no plane to choose.
         let hand = other + Vec3::new(0.0, 1e-3, 0.0);
         let path = taut_mm(&form, &ear, &form.normal(&ear), &hand);
         assert!((path - Measures::default().over_top_mm).abs() < 0.6, "{path}");

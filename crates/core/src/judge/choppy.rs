@@ -83,17 +83,18 @@ fn turn_deg(form: &HeadForm, low: f64, high: f64) -> f64 {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Measures};
+    use crate::head::{Measures, SkullForm};
 
     #[test]
     fn a_full_back_turns_more_than_a_flat_one_and_a_ball_as_its_radius_says() {
         let turn = |occiput| {
-            let form = HeadForm::of(&Measures::default(), Felt { occiput, crown: 0.0 }).expect("possible");
+            let form =
+                HeadForm::of(&Measures::default(), SkullForm { occiput, crown: 0.0 }).expect("possible");
             turn_deg(&form, -10.0, 50.0)
         };
         assert!(turn(-1.0) < turn(0.0) && turn(0.0) < turn(1.0));
         // An ellipse of these half axes, whose curvature at the end of the long one is length over height squared.
-        let form = HeadForm::of(&Measures::default(), Felt::default()).expect("possible");
+        let form = HeadForm::of(&Measures::default(), SkullForm::default()).expect("possible");
         let (back, top) = (form.radius_mm(&-Vec3::z()), form.top_mm());
         let expected = (back / (top * top) * LOOK_MM).to_degrees();
         assert!((turn_deg(&form, 0.0, 4.0) / expected - 1.0).abs() < 0.01, "{expected}");

@@ -47,7 +47,7 @@ pub struct Finding {
     pub remedy: Message,
 }
 
-/// What was found, with the figures a person is told.
+/// What was found, with the figures shown to a person.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(tag = "code", rename_all = "snake_case")]

@@ -25,7 +25,7 @@ impl Default for Hand {
 }
 
 impl Hand {
-    /// The hand that laid these strands on its combs. A strand of hair that was not read says nothing.
+    /// The hand that laid these strands on its combs. A strand of hair that was not read is left out.
     pub fn of(reading: &RawReading) -> Self {
         let mut hand = Self::default();
         for (known, comb) in hand.combs.iter_mut().zip(Comb::ALL) {

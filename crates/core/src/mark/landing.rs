@@ -6,7 +6,7 @@ use crate::learn::Belief;
 use serde::{Deserialize, Serialize};
 
 /// Least slope of the held length that is divided by: below a hundredth, a millimetre on the comb is ten
-/// centimetres of fibre and the state can't be cut in anyway; the spread then says so.
+/// centimetres of fibre and the state can't be cut in anyway; the range is then as wide.
 const LEAST_SLOPE: f64 = 0.01;
 /// Moisture of hair called dry still follows the room: standard deviation, g per g.
 const ROOM_WATER_SD: f64 = 0.02;

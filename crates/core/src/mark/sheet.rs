@@ -95,7 +95,7 @@ pub struct MarkSheet {
     pub zones: Vec<SheetZone>,
 }
 
-/// Computes the sheet of a checked reading and aim. A zone with gaps says what is missing and spoils no other.
+/// Computes the sheet of a checked reading and aim. A zone with gaps lists what is missing and leaves the others as they are.
 pub fn mark_sheet(
     reading: &RawReading,
     aim: &Aim,

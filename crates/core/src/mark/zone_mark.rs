@@ -16,7 +16,7 @@ const RANGE_RISK: f64 = 0.05;
 pub struct MarkTask {
     /// What was measured.
     pub reading: ZoneReading,
-    /// What that says about the hair.
+    /// What that means for the hair.
     pub belief: Belief,
     /// Worn length wished, mm.
     pub target_mm: f64,
@@ -93,7 +93,7 @@ pub struct Mark {
     pub lands_low_mm: f64,
     /// … to here.
     pub lands_high_mm: f64,
-    /// Where it would land, worn mm, once in as many times as the risk says, if no extra were left.
+    /// Where it would land, worn mm, at the accepted risk, if no extra were left.
     pub without_allowance_mm: f64,
     /// Where it would land if the wished length itself were cut on the comb, worn mm.
     pub cut_at_target_lands_mm: Option<f64>,
@@ -139,7 +139,7 @@ impl MarkTask {
         let allowance = allowance_mm(self.target_mm, self.risk, |worn| fibre_for(worn).map(sd_at))?;
         let wished = fibre_for(self.target_mm + allowance)?;
         let held = hold.held_mm(&model, wished, present);
-        // Uncombed, a short hook under a heavy tail can hang deeper than a longer one: there a length tells nothing.
+        // Uncombed, a short hook under a heavy tail can hang deeper than a longer one: there a length is no measure.
         if held < held_without {
             return None;
         }

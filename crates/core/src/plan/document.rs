@@ -59,7 +59,7 @@ impl Plan {
         Self { cut }
     }
 
-    /// Checks all that can be told without a head.
+    /// Checks all that needs no head.
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("cut", self.cut.check());

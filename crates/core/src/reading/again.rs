@@ -14,7 +14,7 @@ pub struct StrandPair {
     pub stretched_mm: f64,
     /// Let go, mm, 2 to 2,500.
     pub sprung_mm: f64,
-    /// Whether it is the strand before it once more: that tells how well it is read, not how much strands differ.
+    /// Whether it is the strand before it once more: that shows how well it is read, not how much strands differ.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub same: bool,
 }
@@ -65,7 +65,7 @@ impl TryFrom<Vec<StrandPair>> for Again {
 
     fn try_from(list: Vec<StrandPair>) -> Result<Self, String> {
         if list.len() > MOST_STRANDS {
-            // For whoever reads documents: the number tells the fault (`Problem::TooMany`).
+            // For whoever reads documents: the number identifies the fault (`Problem::TooMany`).
             return Err(format!("expected at most {MOST_STRANDS} entries"));
         }
         let mut pairs = [None; MOST_STRANDS];

@@ -1,4 +1,4 @@
-//! How tightly hair curls, as the eye tells it: the width of a loop, the turns along a strand, or a word.
+//! How tightly hair curls, as the eye judges it: the width of a loop, the turns along a strand, or a word.
 
 use crate::constants::{CURL_STEP, STRAIGHT_RADIUS_MM};
 use crate::fibre::LengthModel;

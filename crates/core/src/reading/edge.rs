@@ -27,7 +27,7 @@ impl RawReading {
             faults.push("edges", Problem::too_many(MOST_EDGES));
         }
         let measures = crate::head::Measures::default();
-        let form = crate::head::HeadForm::of(&measures, crate::head::Felt::default())?;
+        let form = crate::head::HeadForm::of(&measures, crate::head::SkullForm::default())?;
         let hairline = crate::head::Hairline::of(&form, &measures);
         for (i, edge) in self.edges.iter().enumerate() {
             faults.take(&format!("edges.{i}.within"), edge.within.on(&Scalp::plain(&form, &hairline)));

@@ -28,7 +28,7 @@ macro_rules! for_each_figure {
                 shortest_mm: ShortestMm(f64) = Rule::length(10.0, 2500.0)
                     .not_over(ZoneFigure::StretchedMm)
                     .headed(&[&["shortest"], &["shortest", "stretch"]]);
-                /// The same strand let go, mm, 2 to 2,500, in the state `moisture` says.
+                /// The same strand let go, mm, 2 to 2,500, in the state of `moisture`.
                 sprung_mm: SprungMm(f64) = Rule::length(2.0, 2500.0)
                     .not_over(ZoneFigure::StretchedMm)
                     .telling_curl()
@@ -133,15 +133,15 @@ pub(crate) struct Instrument {
 pub struct Rule {
     /// What it is said in.
     pub kind: FigureKind,
-    /// Least and greatest that is taken, of numbers.
+    /// Least and greatest that is accepted, of numbers.
     pub range: (f64, f64),
     /// Unit of a number, as it is written.
     pub unit: &'static str,
     /// A length that it can't be longer than.
     pub not_over: Option<ZoneFigure>,
-    /// Whether it tells what kind of hair grows there: then it isn't given where the hair is like another's.
+    /// Whether it describes the kind of hair that grows there: then it isn't given where the hair is like another's.
     pub tells_kind: bool,
-    /// Whether it tells how much the hair curls.
+    /// Whether it measures how much the hair curls.
     pub tells_curl: bool,
     /// What measures it, if anything does.
     pub(crate) instrument: Option<Instrument>,

@@ -1,7 +1,7 @@
-//! What a value that an instrument sent says: of which figure, in our unit, and whether it can be.
+//! What a value from an instrument means: which figure it is, in our unit, and whether it is possible.
 //!
-//! Instruments send what they measure in the unit they are set to. A comb says how long the strand is and how hard the
-//! hand pulls it; the pull tells whether it was pulled straight or let go, so nobody has to say.
+//! Instruments send what they measure in the unit they are set to. A comb sends how long the strand is and how hard the
+//! hand pulls it; the pull shows whether it is the stretched or the sprung length, so nobody has to enter it.
 
 use super::figure::{Quantity, UsualSd, ZoneFigure};
 use super::room::{HUMIDITY_PCT, TEMPERATURE_C};
@@ -14,7 +14,7 @@ use crate::message::{Arg, Message};
 use crate::units::MM_PER_INCH;
 use serde::{Deserialize, Serialize};
 
-/// Water on and in hair that is taken, g per g; more drips off.
+/// Water on and in hair that is accepted, g per g; more drips off.
 const WATER: (f64, f64) = (0.0, 2.5);
 
 /// A value as an instrument sends it.
@@ -82,7 +82,7 @@ pub struct TakeRequest {
     /// How moist the hair is now, if a meter said it.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub now: Option<Moisture>,
-    /// What the instrument says.
+    /// What the instrument sends.
     pub measured: Measured,
 }
 
@@ -116,7 +116,7 @@ impl TakeRequest {
             Quantity::Moisture => {
                 self.in_range(value, WATER, "g/g")?;
                 now = Some(moisture_of(value));
-                // Once a strand was let go, the zone says how moist it was then.
+                // Once a strand was let go, the zone's moisture is the one it had then.
                 if read.sprung_mm.is_none() {
                     read.moisture = moisture_of(value);
                 }
@@ -175,7 +175,7 @@ impl TakeRequest {
         Ok(figure.into())
     }
 
-    /// A length: the pull says of which strand.
+    /// A length: which one follows from the pull.
     fn length(&self, mm: f64, sd: Option<f64>, read: &mut RawZoneReading) -> Result<TakenField, FieldErrors> {
         let Some(pull) = self.measured.pull_cn else {
             return Err(fault("measured.pull_cn", Problem::Missing));
@@ -199,7 +199,7 @@ impl TakeRequest {
         Ok(taken)
     }
 
-    /// Refuses a value that can't be, and says it if in another unit it could.
+    /// Refuses a value that can't be, and names the unit in which it would be possible.
     fn in_range(&self, value: f64, range: (f64, f64), unit: &str) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.range("measured.value", value, range, unit);

@@ -46,7 +46,7 @@ pub use zone_reading::{CurlSeen, ZoneReading};
 
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;
-use crate::head::{Felt, Growth, PartLine, Patch, RawMeasures};
+use crate::head::{Growth, PartLine, Patch, RawMeasures, SkullForm};
 use serde::{Deserialize, Serialize};
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -59,8 +59,8 @@ pub struct RawReading {
     #[serde(default)]
     pub measures: RawMeasures,
     /// What the hand feels of the skull.
-    #[serde(default, skip_serializing_if = "is_usual")]
-    pub felt: Felt,
+    #[serde(default, alias = "felt", skip_serializing_if = "is_usual")]
+    pub skull: SkullForm,
     /// Where the hair splits by itself, or is parted.
     #[serde(default, skip_serializing_if = "is_usual")]
     pub part: PartLine,
@@ -121,7 +121,7 @@ impl Default for RawReading {
     fn default() -> Self {
         Self {
             measures: RawMeasures::default(),
-            felt: Felt::default(),
+            skull: SkullForm::default(),
             part: PartLine::default(),
             growth: Vec::new(),
             hairs_per_cm2: usual_density(),
@@ -150,7 +150,7 @@ impl RawReading {
     pub fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("measures", self.measures.check());
-        faults.take("felt", self.felt.check());
+        faults.take("skull", self.skull.check());
         faults.take("part", self.part.check());
         faults.take("growth", Growth::check(&self.growth));
         let density = ZoneFigure::HairsPerCm2.rule();

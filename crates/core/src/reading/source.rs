@@ -5,7 +5,7 @@ use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
-/// Standard errors that are taken, in the unit of the figure.
+/// Standard errors that are accepted, in the unit of the figure.
 const SD: (f64, f64) = (0.01, 100.0);
 
 /// An instrument's word on one figure.

@@ -3,7 +3,7 @@
 use crate::error::FieldErrors;
 use serde::{Deserialize, Serialize};
 
-/// Times that are taken, s.
+/// Times that are accepted, s.
 const SOAKS_S: (f64, f64) = (0.2, 600.0);
 /// A drop that is gone sooner than this has gone into the hair, s; one that still stands after the other has not.
 const FAST_S: f64 = 5.0;
@@ -38,7 +38,7 @@ pub struct HairSurface {
     pub soaks_s: Option<f64>,
 }
 
-/// What that time says.
+/// What follows from that time.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
@@ -52,7 +52,7 @@ pub enum Soaks {
 }
 
 impl HairSurface {
-    /// What the drop says.
+    /// What follows from the drop.
     pub fn soaks(&self) -> Option<Soaks> {
         self.soaks_s.map(|seconds| match seconds {
             s if s < FAST_S => Soaks::Fast,

@@ -119,7 +119,7 @@ impl RawZoneReading {
         figures.map(|figure| figure.key()).chain((!self.again.is_empty()).then_some("again"))
     }
 
-    /// Whether anything says how much it curls.
+    /// Whether its curl is known at all.
     pub(super) fn tells_the_curl(&self) -> bool {
         let told = |figure: &ZoneFigure| figure.rule().tells_curl && self.is_given(*figure);
         ZoneFigure::ALL.iter().any(told) || !self.again.is_empty()

@@ -51,7 +51,7 @@ pub struct ZoneReading {
     pub readings: f64,
     /// How much strands of the patch differ: standard deviation of the logit of sprung over stretched.
     pub strands_differ: f64,
-    /// The curl as the eye told it.
+    /// The curl as the eye judged it.
     pub curl: CurlSeen,
     /// One standard error of a reading of the stretched length, mm.
     pub stretched_sd_mm: f64,

@@ -9,7 +9,7 @@
 //!
 //! [`look`] draws a scalp with a known number of hairs, to compare with and to test the count by.
 //!
-//! [`segment`] tells hair from skin, [`thin`] draws each hair as a line one pixel wide, [`ends`] finds where lines stop.
+//! [`segment`] separates hair from skin, [`thin`] draws each hair as a line one pixel wide, [`ends`] finds where lines stop.
 
 mod distance;
 mod drawn;
@@ -27,7 +27,7 @@ use crate::constants::{SCOPE_BLUR_PX, SCOPE_FREE_SHARE, SCOPE_SD_SHARE, SCOPE_WI
 use crate::error::{FieldErrors, Problem};
 use serde::Serialize;
 
-/// What a picture tells.
+/// What a picture shows.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct HairCount {
@@ -45,7 +45,7 @@ pub struct HairCount {
 
 /// Free lines shorter than so many widths of a hair are roughness of the edge of another.
 const SPUR_WIDTHS: f64 = 1.2;
-/// Share of the skin that may be covered: beyond it hairs can't be told apart.
+/// Share of the skin that may be covered: beyond it hairs can't be separated.
 const MOST_COVERED: f64 = 0.6;
 
 /// Counts the hairs of a picture. A picture without contrast, or so full that no skin is seen, is refused.

@@ -2,9 +2,9 @@
 
 use crate::error::{FieldErrors, Problem};
 
-/// Sides that are taken, pixels.
+/// Sides that are accepted, pixels.
 const SIDE_PX: (f64, f64) = (300.0, 2000.0);
-/// Sides that are taken, mm.
+/// Sides that are accepted, mm.
 const SIDE_MM: (f64, f64) = (3.0, 30.0);
 
 /// A square of scalp in shades of grey.

@@ -74,7 +74,7 @@ impl Along {
             }
             Self::Pivot { round } => (scalp.direction(round), true),
         };
-        // A middle at the pole says nothing of where the seam should be: then it lies behind, or below.
+        // A middle at the pole leaves open where the seam should be: then it lies behind, or below.
         let flat = |v: &Vec3| v - pole * pole.dot(v);
         let zero = [*middle, Vec3::z(), Vec3::y()]
             .iter()
@@ -107,12 +107,12 @@ impl Chart {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures, direction, mirror};
+    use crate::head::{Hairline, HeadForm, Measures, SkullForm, direction, mirror};
 
     #[test]
     fn a_chart_and_its_inverse_agree_and_mirror() {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("ordinary");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("ordinary");
         let hairline = Hairline::of(&form, &measures);
         let scalp = Scalp::plain(&form, &hairline);
         let ways = [

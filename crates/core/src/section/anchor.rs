@@ -125,12 +125,12 @@ impl<'de> Deserialize<'de> for Anchor {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures};
+    use crate::head::{Hairline, HeadForm, Measures, SkullForm};
 
     #[test]
     fn an_offset_is_gone_along_the_scalp_and_mirrors() {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("ordinary");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("ordinary");
         let hairline = Hairline::of(&form, &measures);
         let scalp = Scalp::plain(&form, &hairline);
         let front = Landmark::HairlineCentre;

@@ -1,7 +1,7 @@
 //! How the hair is parted off: partings, regions made of them, and the subsections a region is taken in.
 //!
 //! A [`Parting`] is a plane through named landmarks, straight or zigzag. A [`Region`] is an expression of the sides of
-//! partings. [`Along`] says which way subsections lie: every way is a family of meridians or of parallels about some
+//! partings. [`Along`] is the direction of subsections: each is a family of meridians or of parallels about some
 //! pole, so a subsection and the place along it are two angles ([`Chart`]).
 
 mod along;

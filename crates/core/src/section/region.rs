@@ -179,11 +179,11 @@ impl RegionTest {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::head::{Felt, Hairline, HeadForm, Measures, Root, mirror, roots};
+    use crate::head::{Hairline, HeadForm, Measures, Root, SkullForm, mirror, roots};
 
     fn everywhere() -> (HeadForm, Hairline, Vec<Root>) {
         let measures = Measures::default();
-        let form = HeadForm::of(&measures, Felt::default()).expect("an ordinary head");
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("an ordinary head");
         let hairline = Hairline::of(&form, &measures);
         let all = roots(&form, &hairline, 600);
         (form, hairline, all)

@@ -1,4 +1,4 @@
-//! What a reading says beside an earlier one of the same client.
+//! How a reading differs from an earlier one of the same client.
 
 use crate::head::Patch;
 use crate::learn;

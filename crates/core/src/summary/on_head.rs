@@ -44,7 +44,7 @@ pub enum MarkedAs {
 /// The head that was measured and felt, if there can be one.
 pub(super) fn head_of(reading: &RawReading) -> Option<(HeadForm, Hairline)> {
     let measures = reading.measures.filled().ok()?;
-    let form = HeadForm::of(&measures, reading.felt).ok()?;
+    let form = HeadForm::of(&measures, reading.skull).ok()?;
     let hairline = Hairline::of(&form, &measures);
     Some((form, hairline))
 }

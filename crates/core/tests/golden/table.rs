@@ -31,11 +31,11 @@ pub fn lines() -> Vec<Line> {
         ("coils", 300.0, 85.0, WidthClass::Medium),
     ] {
         let hair = head(stretched, sprung, width);
-        for each in shipped() {
-            let after = cut(&hair, &each.cut).expect("a shipped cut can be carried out");
+        for shipped in shipped() {
+            let after = cut(&hair, &shipped.cut).expect("a shipped cut can be carried out");
             let mut numbers = told(&fall(&hair, &after.lengths));
             numbers.extend(after.moves.iter().flat_map(|one| [one.share, one.cut_share, one.taken_g]));
-            lines.push((format!("{kind} {}", each.key), numbers));
+            lines.push((format!("{kind} {}", shipped.key), numbers));
         }
     }
     lines.extend(demo_marks());

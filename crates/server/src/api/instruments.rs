@@ -1,4 +1,4 @@
-//! Measuring instruments: where the browser finds them, and what a value of theirs says.
+//! Measuring instruments: where the browser finds them, and what a value of theirs means.
 //!
 //! They stand beside the browser, so it is the browser that listens to them, not this server.
 
@@ -25,7 +25,7 @@ pub async fn where_instruments_are(
     web::Json(InstrumentsAddress { address: state.settings.instruments.clone() })
 }
 
-/// What a value says: of which figure, in our unit, and whether it can be.
+/// What a value means: which figure it is, in our unit, and whether it is possible.
 #[utoipa::path(tag = "instruments", request_body = TakeRequest, responses(
     (status = 200, body = Taken), (status = 422, body = ProblemDetails)
 ))]

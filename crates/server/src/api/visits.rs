@@ -68,7 +68,7 @@ pub async fn figures_of_zone(
     Ok(web::Json(figures(&versions)))
 }
 
-/// What a visit's reading says beside the client's last one before it.
+/// How a visit's reading differs from the client's last one before it.
 #[derive(Serialize, ToSchema)]
 pub struct SinceLast {
     /// The day of that reading; none if there is none.

@@ -146,7 +146,7 @@ mod tests {
         values[(share * (values.len() - 1) as f64).round() as usize]
     }
 
-    /// What hair loses when it is let go, told by nothing but the width of its loops or the word for them, against what was
+    /// What hair loses when it is let go, from nothing but the width of its loops or the word for them, against what was
     /// measured. `docs/accuracy.md` has the figures.
     #[test]
     #[allow(clippy::print_stdout, reason = "the figures are quoted in the documentation")]

@@ -20,7 +20,7 @@ pub enum ExchangeError {
     /// It is not JSON, or not of the shape that is asked for.
     #[error("the file can't be read")]
     Unreadable(Unreadable),
-    /// What it says can't be.
+    /// Its content is impossible.
     #[error("the file has faults")]
     Faults {
         /// The first of them, each with the line it stands on, from 1.

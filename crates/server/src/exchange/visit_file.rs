@@ -156,10 +156,10 @@ mod tests {
         let old = full().replacen("\"aim\":", &format!("{plan},\n\"aim\":"), 1);
         let file = VisitFile::read(&old).expect("version 1");
         let read = file.read.clone().expect("it has a reading");
-        assert_eq!((read.felt.occiput, read.taper, read.zones.len()), (-0.8, 0.25, 1));
+        assert_eq!((read.skull.occiput, read.taper, read.zones.len()), (-0.8, 0.25, 1));
         assert_eq!(file.plan.clone().expect("it has a plan").cut.name, "Line");
         assert_eq!(VisitFile::read(&file.to_text()).expect("version 2"), file);
-        // A file that was never read says what its plan knew all the same.
+        // A file without a reading keeps what its plan knew.
         let bare = format!(r#"{{"format": "spirel.visit", "version": 1, "on_date": "2026-03-14", {plan}}}"#);
         assert_eq!(VisitFile::read(&bare).expect("version 1").read.expect("from the plan").taper, 0.25);
         // Version 2 keeps nothing of the head in a plan.

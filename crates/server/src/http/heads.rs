@@ -9,7 +9,7 @@ use spirel_core::hair::Hair;
 use spirel_core::plan::{Cure, FallAnswer, FallRequest};
 use std::sync::Arc;
 
-/// Heads kept; docs/performance.md says what one takes.
+/// Heads kept; their size is in docs/performance.md.
 const KEPT: u64 = 4;
 
 /// A head with its hair as it is.

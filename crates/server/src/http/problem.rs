@@ -17,10 +17,10 @@ pub enum ApiError {
     /// The body is not JSON.
     #[error("the body is not JSON")]
     Unreadable(Unreadable),
-    /// The body is not announced as what is taken here.
+    /// The body is not announced as what is accepted here.
     #[error("the body is not announced as {0}")]
     NotAnnouncedAs(&'static str),
-    /// The body is larger than is taken.
+    /// The body is larger than is accepted.
     #[error("the body is too large")]
     TooLarge,
     /// Fields are wrong.
@@ -83,7 +83,7 @@ impl FieldFault {
 /// A refused request (RFC 9457).
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ProblemDetails {
-    /// Always `about:blank`: `code` says more.
+    /// Always `about:blank`: `code` is the precise one.
     pub r#type: &'static str,
     /// HTTP status in words.
     pub title: &'static str,

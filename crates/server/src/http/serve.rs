@@ -1,4 +1,4 @@
-//! Runs the server on a listener it is given until it is told to stop, then lets open requests finish.
+//! Runs the server on a listener it is given until it is asked to stop, then lets open requests finish.
 
 use super::body::LARGEST_BODY;
 use super::{ApiError, State, assets, guard, routes};
@@ -9,7 +9,7 @@ use std::io;
 use std::net::TcpListener;
 use tracing_actix_web::TracingLogger;
 
-/// Seconds open requests may take once the server is told to stop.
+/// Seconds open requests may take once the server is asked to stop.
 const FINISH_WITHIN_S: u64 = 10;
 
 /// Serves until `stop` resolves.

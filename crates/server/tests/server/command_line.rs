@@ -107,7 +107,7 @@ fn a_cut_falls_on_a_head_and_is_drawn() {
     let answer: Value = serde_json::from_slice(&out.stdout).unwrap();
     let mass = |when: &str| answer[when]["mass_g"].as_f64().unwrap();
     let taken: f64 =
-        answer["moves"].as_array().unwrap().iter().map(|each| each["taken_g"].as_f64().unwrap()).sum();
+        answer["moves"].as_array().unwrap().iter().map(|move_| move_["taken_g"].as_f64().unwrap()).sum();
     assert!(taken > 1.0 && (mass("before") - mass("after") - taken).abs() < 1e-6);
     let svg = std::fs::read_to_string(picture).unwrap();
     assert!(

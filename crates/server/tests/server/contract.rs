@@ -47,11 +47,11 @@ async fn what_goes_out_follows_its_schema() {
         valid("visit.schema.json", &ivo.read(&format!("/api/visits/{visit}/export.json")).await);
     }
     let cuts = ivo.read("/api/cuts").await;
-    for each in cuts.as_array().unwrap() {
-        valid("cut.schema.json", &each["cut"]);
+    for shipped in cuts.as_array().unwrap() {
+        valid("cut.schema.json", &shipped["cut"]);
         let zone = json!({"stretched_mm": 400.0, "sprung_mm": 300.0});
         let request =
-            json!({"reading": {"zones": {"top": zone}}, "plan": {"cut": each["cut"]}, "show_move": 0});
+            json!({"reading": {"zones": {"top": zone}}, "plan": {"cut": shipped["cut"]}, "show_move": 0});
         valid("fall-request.schema.json", &request);
         let answer = ivo.post("/api/compute/fall", &request).await;
         valid("fall-answer.schema.json", &answer.json().await.unwrap());

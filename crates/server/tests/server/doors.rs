@@ -1,4 +1,4 @@
-//! Who gets in, who doesn't, and what every answer tells the browser.
+//! Who gets in, who doesn't, and what the headers of every answer are.
 
 use crate::app::{App, PASSWORD, refused};
 use reqwest::{Method, StatusCode};

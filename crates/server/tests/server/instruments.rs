@@ -1,4 +1,4 @@
-//! Instruments: where the browser is told they are, what their values are taken for, and the shape of their messages.
+//! Instruments: where the browser finds them, what their values are understood as, and the shape of their messages.
 
 use crate::app::{App, refused};
 use reqwest::StatusCode;

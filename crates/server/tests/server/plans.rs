@@ -16,7 +16,7 @@ async fn stylist() -> (App, Browser) {
 
 async fn request(ivo: &Browser, key: &str) -> Value {
     let cuts = ivo.read("/api/cuts").await;
-    let cut = cuts.as_array().unwrap().iter().find(|each| each["key"] == key).unwrap()["cut"].clone();
+    let cut = cuts.as_array().unwrap().iter().find(|shipped| shipped["key"] == key).unwrap()["cut"].clone();
     let zone = json!({"stretched_mm": 420.0, "sprung_mm": 300.0});
     json!({"reading": {"zones": {"top": zone, "nape": zone}}, "plan": {"cut": cut}, "show_move": 1})
 }
@@ -40,7 +40,7 @@ async fn a_plan_goes_out_as_numbers_as_a_drawing_and_as_a_scene() {
     assert_eq!(scene.headers()["content-type"], "model/gltf-binary");
     let bytes = scene.bytes().await.unwrap();
     assert_eq!(&bytes[..4], b"glTF");
-    // The header says how long the whole file is.
+    // The header gives how long the whole file is.
     assert_eq!(u32::from_le_bytes(bytes[8..12].try_into().unwrap()) as usize, bytes.len());
 }
 
@@ -48,7 +48,7 @@ async fn a_plan_goes_out_as_numbers_as_a_drawing_and_as_a_scene() {
 async fn what_is_found_about_a_plan_is_cured_by_what_is_offered() {
     let (_app, ivo) = stylist().await;
     let mut request = request(&ivo, "quay_school").await;
-    request["reading"]["felt"] = json!({"occiput": -1.0});
+    request["reading"]["skull"] = json!({"occiput": -1.0});
     let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
     assert_eq!(fall["findings"][0]["code"], "choppy_back");
     let cures: Value = ivo.post("/api/compute/cures", &request).await.json().await.unwrap();

@@ -27,16 +27,17 @@ async fn the_hair_of_every_client_lies_and_thins_as_it_was_measured() {
             .json()
             .await
             .unwrap();
-        let off = |each: &Value| {
-            each["computed_mm"].as_f64().unwrap_or(f64::INFINITY) - each["measured_mm"].as_f64().unwrap()
+        let off = |agreement: &Value| {
+            agreement["computed_mm"].as_f64().unwrap_or(f64::INFINITY)
+                - agreement["measured_mm"].as_f64().unwrap()
         };
-        for each in now["agreements"]["line"].as_array().unwrap() {
-            assert!(off(each).abs() < 5.0, "{}: line {each}", client["name"]);
-            lines.push(off(each).abs());
+        for agreement in now["agreements"]["line"].as_array().unwrap() {
+            assert!(off(agreement).abs() < 5.0, "{}: line {agreement}", client["name"]);
+            lines.push(off(agreement).abs());
         }
-        for each in now["agreements"]["girths"].as_array().unwrap() {
-            let share = off(each) / each["measured_mm"].as_f64().unwrap();
-            assert!(share.abs() < 0.05, "{}: girth {each}", client["name"]);
+        for agreement in now["agreements"]["girths"].as_array().unwrap() {
+            let share = off(agreement) / agreement["measured_mm"].as_f64().unwrap();
+            assert!(share.abs() < 0.05, "{}: girth {agreement}", client["name"]);
             girths.push(share.abs());
         }
     }

@@ -154,7 +154,7 @@ function start(event: PointerEvent, name: Zone) {
   if (props.disabled) return;
   (event.target as Element).setPointerCapture(event.pointerId);
   dragged.value = name;
-  const strand = strands.value.find((each) => each.name === name);
+  const strand = strands.value.find((strand) => strand.name === name);
   const at = pointUnder(event);
   began = strand?.length && at ? { at, to: direction(strand), worn: strand.length } : undefined;
 }

@@ -55,9 +55,9 @@ const other = computed(() => mirrored(zone.value));
 function wish(name: Zone, next: ZoneAim | undefined) {
   const zones = { ...aim.value.zones };
   const twin = mirrored(name);
-  for (const each of twin && alike.value ? [name, twin] : [name]) {
-    if (next) zones[each] = copy(next);
-    else delete zones[each];
+  for (const zoneName of twin && alike.value ? [name, twin] : [name]) {
+    if (next) zones[zoneName] = copy(next);
+    else delete zones[zoneName];
   }
   aim.value = { ...aim.value, zones };
 }
@@ -108,7 +108,7 @@ const wishedBy = computed<WishedBy>({
       const mm = standing.value ? sheet?.present?.worn_mm : (sheet?.result?.target_mm ?? sheet?.present?.worn_mm);
       wish(zone.value, mm ? { worn_mm: longer(mm, 0) } : undefined);
     } else {
-      const root = figure.data.value?.zones.find((each) => each.zone === zone.value);
+      const root = figure.data.value?.zones.find((known) => known.zone === zone.value);
       const [highest] = root?.reaches ?? [];
       if (!root || !highest) return;
       const height = Math.min(sheet?.result?.target_height_mm ?? 0, heightOf(figure.data.value!, highest.point));
@@ -129,9 +129,9 @@ function everywhere() {
   const now = aim.value.zones[zone.value];
   if (!now || !figure.data.value) return;
   const zones = { ...aim.value.zones };
-  for (const each of figure.data.value.zones) {
-    const reaches = !now.lands || each.reaches.some((reach) => reach.point === now.lands?.point);
-    if (reaches && each.zone !== "fringe") zones[each.zone] = copy(now);
+  for (const known of figure.data.value.zones) {
+    const reaches = !now.lands || known.reaches.some((reach) => reach.point === now.lands?.point);
+    if (reaches && known.zone !== "fringe") zones[known.zone] = copy(now);
   }
   aim.value = { ...aim.value, zones };
 }

@@ -28,8 +28,8 @@ const before = computed(() => {
   const was = field && isFigure(field) && field !== "moisture" ? last.value?.before.read?.[field] : undefined;
   return was ?? undefined;
 });
-const labelOf = (id: string) => devices.value.find((each) => each.id === id)?.label ?? id;
-const unheard = computed(() => mine.value.filter((each) => each.reach !== "ready"));
+const labelOf = (id: string) => devices.value.find((device) => device.id === id)?.label ?? id;
+const unheard = computed(() => mine.value.filter((device) => device.reach !== "ready"));
 const low = (device: Device) => device.battery_pct <= LOW_PCT;
 </script>
 
@@ -75,12 +75,12 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
       </li>
     </ul>
     <ul v-if="late.length > 0" class="late">
-      <li v-for="(each, i) in late" :key="i">
+      <li v-for="(value, i) in late" :key="i">
         <span>{{
           t("instruments-late", {
-            label: labelOf(each.device),
-            value: Math.round(each.measured.value * 100) / 100,
-            unit: each.measured.unit,
+            label: labelOf(value.device),
+            value: Math.round(value.measured.value * 100) / 100,
+            unit: value.measured.unit,
           })
         }}</span>
         <ElButton :disabled="disabled" @click="intake.settle(i, true)">

@@ -45,7 +45,7 @@ export function useInstruments(heard: Heard) {
         for (const { id } of message.devices) if (wished.value.includes(id)) send({ type: "pair", device: id });
         break;
       case "device":
-        devices.value = devices.value.map((each) => (each.id === message.device.id ? message.device : each));
+        devices.value = devices.value.map((device) => (device.id === message.device.id ? message.device : device));
         break;
       case "value":
         heard.value(message);
@@ -70,7 +70,7 @@ export function useInstruments(heard: Heard) {
   onScopeDispose(() => line.close());
 
   function listen(id: string, yes: boolean) {
-    wished.value = yes ? [...new Set([...wished.value, id])] : wished.value.filter((each) => each !== id);
+    wished.value = yes ? [...new Set([...wished.value, id])] : wished.value.filter((paired) => paired !== id);
     send({ type: yes ? "pair" : "unpair", device: id });
   }
 
@@ -81,7 +81,7 @@ export function useInstruments(heard: Heard) {
     standIn,
     devices,
     /** Those this screen listens to. */
-    mine: computed(() => devices.value.filter((each) => each.paired && wished.value.includes(each.id))),
+    mine: computed(() => devices.value.filter((device) => device.paired && wished.value.includes(device.id))),
     said,
     listen,
     send,

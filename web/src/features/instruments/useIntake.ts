@@ -58,7 +58,7 @@ export function useIntake(
     queue = queue.then(act).catch(() => undefined);
   }
 
-  const kinds = computed(() => instruments.mine.value.map((each) => each.kind));
+  const kinds = computed(() => instruments.mine.value.map((device) => device.kind));
   const zones = computed(() => (reading.value.zones ?? {}) as ZoneReadings);
   const next = computed(() => wanted(zones.value[patch.value], kinds.value, pass.value === "wet")[0]);
 

@@ -32,19 +32,19 @@ const zones = computed(() => sheet.data.value?.zones ?? []);
 /** The zone, or half of one, is part of the address, so that it can be linked to. */
 const patch = computed<Patch>({
   get: () => {
-    const wanted = zones.value.find((each) => each.patch === route.params.zone);
-    const cut = zones.value.find((each) => verdict(each, stateOf(each)).kind === "cut");
-    return (wanted ?? cut ?? zones.value.find((each) => each.result))?.patch ?? "fringe";
+    const wanted = zones.value.find((zone) => zone.patch === route.params.zone);
+    const cut = zones.value.find((zone) => verdict(zone, stateOf(zone)).kind === "cut");
+    return (wanted ?? cut ?? zones.value.find((zone) => zone.result))?.patch ?? "fringe";
   },
   set: (name) => void router.replace({ name: "mark", params: { visit: visit.value.id, zone: name } }),
 });
-const here = computed(() => zones.value.find((each) => each.patch === patch.value));
+const here = computed(() => zones.value.find((zone) => zone.patch === patch.value));
 
 // What a person looks at stays theirs while they go round the head; until then each zone shows what is advised for it.
 const chosen = ref<Partial<Record<Patch, HeldState>>>({});
 const compared = ref<Partial<Record<Patch, HeldState>>>({});
 const MEDIUM: HeldState = { moisture: "wet", comb: "medium" };
-const stateOf = (each: SheetZone): HeldState => chosen.value[each.patch] ?? each.result?.advised ?? MEDIUM;
+const stateOf = (zone: SheetZone): HeldState => chosen.value[zone.patch] ?? zone.result?.advised ?? MEDIUM;
 const first = computed<HeldState>({
   get: () => (here.value ? stateOf(here.value) : MEDIUM),
   set: (state) => (chosen.value = { ...chosen.value, [patch.value]: state }),
@@ -75,8 +75,8 @@ const reasons = computed(() => (shown.value?.reasons ?? []).map((reason) => tell
 const FIRST = 6;
 const combs = computed(() => (mark.value ? onTheComb(unit.value, mark.value.comb_mm).combs : 0));
 
-function line(each: SheetZone): string {
-  const found = verdict(each, stateOf(each));
+function line(zone: SheetZone): string {
+  const found = verdict(zone, stateOf(zone));
   if (found.kind === "cut") return onComb(unit.value, found.mark.comb_mm);
   return t(`mark-short-${found.kind}`);
 }
@@ -91,7 +91,7 @@ const missing = computed(() => {
 });
 
 function turn(by: 1 | -1) {
-  const all = zones.value.map((each) => each.patch);
+  const all = zones.value.map((zone) => zone.patch);
   const next = all[(all.indexOf(patch.value) + by + all.length) % all.length];
   if (next) patch.value = next;
 }
@@ -105,20 +105,20 @@ watch(patch, () => (picture.value = "strand"));
     <h1 class="visually-hidden">{{ t("stage-mark") }}</h1>
     <nav class="zones" :aria-label="t('mark-zones')">
       <RouterLink
-        v-for="each in zones"
-        :key="each.patch"
-        :to="{ name: 'mark', params: { zone: each.patch } }"
+        v-for="zone in zones"
+        :key="zone.patch"
+        :to="{ name: 'mark', params: { zone: zone.patch } }"
         replace
-        :class="{ here: each.patch === patch, cut: verdict(each, stateOf(each)).kind === 'cut' }"
-        :aria-current="each.patch === patch ? 'true' : undefined"
+        :class="{ here: zone.patch === patch, cut: verdict(zone, stateOf(zone)).kind === 'cut' }"
+        :aria-current="zone.patch === patch ? 'true' : undefined"
       >
         <span>
-          <b>{{ sayPatch(each.patch) }}</b>
+          <b>{{ sayPatch(zone.patch) }}</b>
           <small class="soft">{{
-            each.result ? t(`moistureOn-${stateOf(each).moisture}`, { comb: t(`comb-${stateOf(each).comb}`) }) : ""
+            zone.result ? t(`moistureOn-${stateOf(zone).moisture}`, { comb: t(`comb-${stateOf(zone).comb}`) }) : ""
           }}</small>
         </span>
-        <span class="figure">{{ line(each) }}</span>
+        <span class="figure">{{ line(zone) }}</span>
       </RouterLink>
       <p class="actions">
         <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark-print") }}</RouterLink>

@@ -31,25 +31,25 @@ const scale = computed(() => {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="each in zone.states" :key="keyOf(each.state)" :class="{ here: sameState(each.state, shown) }">
+      <tr v-for="row in zone.states" :key="keyOf(row.state)" :class="{ here: sameState(row.state, shown) }">
         <th scope="row">
-          <button type="button" @click="$emit('choose', each.state)">
-            {{ t(`states-${keyOf(each.state)}`) }}<span v-if="sameState(each.state, zone.advised)"> ✓</span>
+          <button type="button" @click="$emit('choose', row.state)">
+            {{ t(`states-${keyOf(row.state)}`) }}<span v-if="sameState(row.state, zone.advised)"> ✓</span>
           </button>
         </th>
-        <td class="figure">{{ each.mark ? onComb(unit, each.mark.comb_mm) : "–" }}</td>
-        <td class="figure">{{ each.mark ? say(each.mark.allowance_mm) : "–" }}</td>
+        <td class="figure">{{ row.mark ? onComb(unit, row.mark.comb_mm) : "–" }}</td>
+        <td class="figure">{{ row.mark ? say(row.mark.allowance_mm) : "–" }}</td>
         <td class="wide">
-          <span v-if="each.mark" class="track">
+          <span v-if="row.mark" class="track">
             <span class="target" :style="{ left: scale(zone.target_mm) }"></span>
             <span
               class="band"
               :style="{
-                left: scale(each.mark.lands_low_mm),
-                right: `calc(100% - ${scale(each.mark.lands_high_mm)})`,
+                left: scale(row.mark.lands_low_mm),
+                right: `calc(100% - ${scale(row.mark.lands_high_mm)})`,
               }"
             ></span>
-            <span class="visually-hidden">{{ say(each.mark.lands_low_mm) }} – {{ say(each.mark.lands_high_mm) }}</span>
+            <span class="visually-hidden">{{ say(row.mark.lands_low_mm) }} – {{ say(row.mark.lands_high_mm) }}</span>
           </span>
           <span v-else class="soft small">{{ t("mark-verdict-unsure") }}</span>
         </td>

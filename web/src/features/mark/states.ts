@@ -10,7 +10,7 @@ export function sameState(a: HeldState | null | undefined, b: HeldState | null |
 }
 
 export function markIn(zone: ZoneMark, state: HeldState) {
-  return zone.states.find((each) => sameState(each.state, state));
+  return zone.states.find((row) => sameState(row.state, state));
 }
 
 /** The state to show beside the one advised: the same comb at another moisture, wet before dry. */

@@ -44,16 +44,16 @@ function said(name: View): string {
     />
     <div class="views">
       <FallFigure
-        v-for="each in VIEWS"
-        :key="each"
-        :view="each"
+        v-for="side in VIEWS"
+        :key="side"
+        :view="side"
         :figure="figure"
         :before="answer.before"
         :after="answer.after"
         :sections="[]"
         :wishes="wishes"
         :frame="frame"
-        :label="said(each)"
+        :label="said(side)"
       />
       <p class="legend">
         <span class="now">{{ t("plan-legend-now") }}</span>

@@ -26,7 +26,7 @@ const head = computed(() => {
   return props.view === "left" || props.view === "right" ? profile(props.figure) : behind(props.figure);
 });
 const shown = computed(() =>
-  props.sections.map((each) => section(props.view, each)).filter((each) => each !== undefined),
+  props.sections.map((held) => section(props.view, held)).filter((drawn) => drawn !== undefined),
 );
 </script>
 
@@ -39,10 +39,10 @@ const shown = computed(() =>
       <path class="strand" :d="strands(view, after)" />
       <path class="before" :d="outline(view, before)" />
       <path v-for="(line, i) in aims(view, wishes)" :key="`aim-${i}`" class="aim" :d="line" />
-      <g v-for="(each, i) in shown" :key="i" class="section">
-        <path v-for="(line, k) in each.held" :key="k" class="held" :d="line" />
-        <path class="base" :d="each.base" />
-        <path class="hand" :d="each.hand" />
+      <g v-for="(drawn, i) in shown" :key="i" class="section">
+        <path v-for="(line, k) in drawn.held" :key="k" class="held" :d="line" />
+        <path class="base" :d="drawn.base" />
+        <path class="hand" :d="drawn.hand" />
       </g>
     </svg>
   </figure>

@@ -12,16 +12,16 @@ const { tell } = useUnit();
 
 <template>
   <ul v-if="findings.length > 0" class="findings" :aria-label="t('plan-findings')">
-    <li v-for="each in findings" :key="each.code" class="stack tight">
+    <li v-for="finding in findings" :key="finding.code" class="stack tight">
       <p>
-        <b>{{ t(`plan-finding-${each.code}`) }}.</b> {{ tell(each.text) }}
+        <b>{{ t(`plan-finding-${finding.code}`) }}.</b> {{ tell(finding.text) }}
       </p>
-      <p class="soft">{{ tell(each.remedy) }}</p>
+      <p class="soft">{{ tell(finding.remedy) }}</p>
       <p v-if="movable" class="row">
-        <ElButton v-for="cure in curesOf(each)" :key="cure.lever" type="primary" plain @click="emit('cure', cure)">
+        <ElButton v-for="cure in curesOf(finding)" :key="cure.lever" type="primary" plain @click="emit('cure', cure)">
           {{ tell(cure.text) }}
         </ElButton>
-        <ElButton v-for="move in each.moves" :key="move" @click="emit('open', move)">
+        <ElButton v-for="move in finding.moves" :key="move" @click="emit('open', move)">
           {{ t("plan-toMove", { number: move + 1 }) }}
         </ElButton>
       </p>

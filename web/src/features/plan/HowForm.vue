@@ -122,13 +122,13 @@ function setSections(set: (sections: Sections) => void) {
   });
 }
 function setOver(name: OverName) {
-  setSections((each) => (each.hold.over_direction = overOf(name)));
+  setSections((sections) => (sections.hold.over_direction = overOf(name)));
 }
 function setSlant(slant_deg: number | undefined) {
   if (slant_deg === undefined) return;
-  setSections((each) => {
-    const longer = each.fingers?.longer_toward ?? each.layout.from;
-    each.fingers = { ...fingers.value, slant_deg, longer_toward: longer };
+  setSections((sections) => {
+    const longer = sections.fingers?.longer_toward ?? sections.layout.from;
+    sections.fingers = { ...fingers.value, slant_deg, longer_toward: longer };
   });
 }
 function setPlace(which: "front" | "side", point: Point | typeof NONE) {
@@ -267,7 +267,9 @@ const places = computed(() =>
         :label="t('plan-overTo')"
         :choices="named(directionValues, 'direction')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.hold.over_direction = { toward: $event as Direction }))"
+        @update:model-value="
+          setSections((sections) => (sections.hold.over_direction = { toward: $event as Direction }))
+        "
       />
       <LengthField
         v-if="over !== 'own_base'"
@@ -276,7 +278,7 @@ const places = computed(() =>
         sign="%"
         :fault="faultAt('kind.sections.hold.share')"
         :disabled="disabled"
-        @update:model-value="$event !== undefined && setSections((each) => (each.hold.share = $event! / 100))"
+        @update:model-value="$event !== undefined && setSections((sections) => (sections.hold.share = $event! / 100))"
       />
       <ChoiceField
         v-if="target"
@@ -284,7 +286,7 @@ const places = computed(() =>
         :label="t('plan-overTo')"
         :choices="landmarks"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.hold.over_direction = { landmark: $event }))"
+        @update:model-value="setSections((sections) => (sections.hold.over_direction = { landmark: $event }))"
       />
       <template v-if="plane">
         <ChoiceField
@@ -294,7 +296,9 @@ const places = computed(() =>
           :label="t('plan-planePoint', { n: corner + 1 })"
           :choices="landmarks"
           :disabled="disabled"
-          @update:model-value="setSections((each) => (each.hold.over_direction = planeWith(plane!, corner, $event)))"
+          @update:model-value="
+            setSections((sections) => (sections.hold.over_direction = planeWith(plane!, corner, $event)))
+          "
         />
       </template>
       <ChoiceField
@@ -302,14 +306,14 @@ const places = computed(() =>
         :label="t('plan-guide')"
         :choices="named(GUIDES, 'plan-guides')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.guide = guideOf($event)))"
+        @update:model-value="setSections((sections) => (sections.guide = guideOf($event)))"
       />
       <ChoiceField
         :model-value="tagOf(sections.length) as LengthName"
         :label="t('plan-lengthKind')"
         :choices="named(lengths, 'plan-lengths')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.length = lengthOf($event, each.length)))"
+        @update:model-value="setSections((sections) => (sections.length = lengthOf($event, sections.length)))"
       />
       <ChoiceField
         v-if="likeMove !== undefined"
@@ -318,7 +322,7 @@ const places = computed(() =>
         :choices="earlier"
         :fault="faultAt('kind.sections.length.like_move')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.length = { like_move: Number($event) }))"
+        @update:model-value="setSections((sections) => (sections.length = { like_move: Number($event) }))"
       />
       <ChoiceField
         v-if="endsAt"
@@ -326,14 +330,16 @@ const places = computed(() =>
         :label="t('plan-endsAt')"
         :choices="named(points, 'point')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.length = { ends_at: { ...endsAt!, point: $event as Point } }))"
+        @update:model-value="
+          setSections((sections) => (sections.length = { ends_at: { ...endsAt!, point: $event as Point } }))
+        "
       />
       <ChoiceField
         :model-value="fingers.shape"
         :label="t('plan-fingers')"
         :choices="named(fingerShapeValues, 'plan-fingerShapes')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.fingers = { ...fingers, shape: $event }))"
+        @update:model-value="setSections((sections) => (sections.fingers = { ...fingers, shape: $event }))"
       />
       <LengthField
         :model-value="fingers.slant_deg"
@@ -349,7 +355,7 @@ const places = computed(() =>
         :fault="faultAt('kind.sections.fingers.bow_mm')"
         :disabled="disabled"
         @update:model-value="
-          $event !== undefined && setSections((each) => (each.fingers = { ...fingers, bow_mm: $event! }))
+          $event !== undefined && setSections((sections) => (sections.fingers = { ...fingers, bow_mm: $event! }))
         "
       />
       <ChoiceField
@@ -359,7 +365,7 @@ const places = computed(() =>
         :choices="landmarks"
         :fault="faultAt('kind.sections.fingers.longer_toward')"
         :disabled="disabled"
-        @update:model-value="setSections((each) => (each.fingers = { ...fingers, longer_toward: $event }))"
+        @update:model-value="setSections((sections) => (sections.fingers = { ...fingers, longer_toward: $event }))"
       />
     </template>
     <template v-if="gathered">

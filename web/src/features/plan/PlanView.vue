@@ -42,7 +42,7 @@ watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
 const known = computed(() =>
-  patchesOf(reading.value.zones ?? {}).some((each) => isRead(reading.value.zones ?? {}, each)),
+  patchesOf(reading.value.zones ?? {}).some((zone) => isRead(reading.value.zones ?? {}, zone)),
 );
 const question = computed<FallRequest | undefined>(() =>
   known.value
@@ -90,7 +90,7 @@ const change = (at: number, how: (move: Move) => void) => put(changed(plan.value
 
 function begin(event: Event) {
   const select = event.target as HTMLSelectElement;
-  const chosen = house.value.find((each) => each.key === select.value);
+  const chosen = house.value.find((listed) => listed.key === select.value);
   select.value = "";
   if (chosen) start(chosen.cut);
 }
@@ -106,7 +106,7 @@ function add(name: MoveKindName) {
   open.value = plan.value.cut.moves.length - 1;
 }
 
-function move(at: number, by: -1 | 1) {
+function shift(at: number, by: -1 | 1) {
   put(swapped(plan.value.cut, at, by));
   open.value = at + by;
 }
@@ -149,7 +149,7 @@ function does(at: number): string {
             <label for="begin">{{ t("plan-start") }}</label>
             <select id="begin" :disabled="locked" @change="begin">
               <option value="">{{ t("plan-choose") }}</option>
-              <option v-for="each in house" :key="each.key" :value="each.key">{{ each.cut.name }}</option>
+              <option v-for="listed in house" :key="listed.key" :value="listed.key">{{ listed.cut.name }}</option>
             </select>
           </div>
           <OpenCut :question="question" :disabled="locked" @open="start" />
@@ -165,9 +165,9 @@ function does(at: number): string {
       </div>
       <h2>{{ t("plan-moves") }}</h2>
       <ol class="moves">
-        <li v-for="(each, i) in moves" :key="i" :class="{ here: i === open, off: each.off }">
+        <li v-for="(move, i) in moves" :key="i" :class="{ here: i === open, off: move.off }">
           <button type="button" class="title" :aria-expanded="i === open" @click="open = i">
-            <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : each.name }}</b>
+            <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : move.name }}</b>
             <small>{{ does(i) }}</small>
           </button>
           <template v-if="i === open">
@@ -178,7 +178,7 @@ function does(at: number): string {
             <MoveForm
               :at="i"
               :count="moves.length"
-              :move="each"
+              :move="move"
               :report="fall.data.value?.moves[i]"
               :points="figure.data.value?.points.map((p) => p.point) ?? []"
               :fault-at="(field) => fault(`cut.moves.${i}.${field}`)"
@@ -187,10 +187,12 @@ function does(at: number): string {
             />
             <div class="row acts">
               <ElButton :disabled="locked" @click="change(i, (m) => (m.off = !m.off))">
-                {{ each.off ? t("plan-on") : t("plan-off") }}
+                {{ move.off ? t("plan-on") : t("plan-off") }}
               </ElButton>
-              <ElButton :disabled="locked || i === 0" @click="move(i, -1)">{{ t("plan-up") }}</ElButton>
-              <ElButton :disabled="locked || i === moves.length - 1" @click="move(i, 1)">{{ t("plan-down") }}</ElButton>
+              <ElButton :disabled="locked || i === 0" @click="shift(i, -1)">{{ t("plan-up") }}</ElButton>
+              <ElButton :disabled="locked || i === moves.length - 1" @click="shift(i, 1)">{{
+                t("plan-down")
+              }}</ElButton>
               <ElButton :disabled="locked" @click="put(doubled(plan.cut, i))">{{ t("plan-copy") }}</ElButton>
               <ElButton :disabled="locked" @click="put(without(plan.cut, i))">{{ t("plan-remove") }}</ElButton>
             </div>

@@ -44,7 +44,7 @@ function setPart(at: number, part: Region) {
     "update:modelValue",
     withParts(
       props.modelValue,
-      parts.value.map((each, i) => (i === at ? part : each)),
+      parts.value.map((present, i) => (i === at ? part : present)),
     ),
   );
 }

@@ -7,7 +7,7 @@ import { t } from "@/shared/words";
 
 const props = defineProps<{ answer: FallAnswer }>();
 const { say } = useUnit();
-const of = (fall: Fall, zone: string) => fall.zones.find((each) => each.zone === zone);
+const of = (fall: Fall, zone: string) => fall.zones.find((known) => known.zone === zone);
 
 const grams = (zone: string) =>
   `${((of(props.answer.before, zone)?.mass_g ?? 0) - (of(props.answer.after, zone)?.mass_g ?? 0)).toFixed(1)} g`;

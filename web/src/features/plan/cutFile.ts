@@ -21,7 +21,7 @@ export async function cutOf(text: string, question: FallRequest | undefined): Pr
     await askFall({ ...(question ?? { reading: {} }), plan: { cut } });
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    const fault = error.problem.fields.find((each) => each.field.startsWith("plan"));
+    const fault = error.problem.fields.find((field) => field.field.startsWith("plan"));
     // Without a reading there is no fall: that is no fault of the cut.
     if (fault) throw new NoCut({ ...fault, field: fault.field.replace("plan.cut.", "") });
   }

@@ -44,7 +44,7 @@ describe("the form of a region", () => {
       side_of: { parting: { through: ["apex", "crown"] }, with: "temple_left" },
     });
     const input = (label: string) => {
-      const found = form.findAll("label").filter((each) => each.text() === label);
+      const found = form.findAll("label").filter((candidate) => candidate.text() === label);
       return form.get<HTMLInputElement>(`#${found[0]?.attributes("for")}`);
     };
     await input("Zigzag teeth").setValue("1");
@@ -72,7 +72,7 @@ async function set(move: Move, label: string, value: string): Promise<Move> {
     props: { move, at: 1, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
     global,
   });
-  const found = form.findAll("label").find((each) => each.text() === label);
+  const found = form.findAll("label").find((candidate) => candidate.text() === label);
   await form.get(`#${found?.attributes("for")}`).setValue(value);
   const changed = structuredClone(move);
   const change = last(form.emitted<[(move: Move) => void]>("change"));
@@ -126,7 +126,7 @@ describe("the form of the fine points of a move", () => {
       props: { move, at: 0, count: 3, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
       global,
     });
-    const found = form.findAll("label").find((each) => each.text() === label);
+    const found = form.findAll("label").find((candidate) => candidate.text() === label);
     await form.get(`#${found?.attributes("for")}`).setValue(value);
     const changed = structuredClone(move);
     last(form.emitted<[(move: Move) => void]>("change"))?.(changed);

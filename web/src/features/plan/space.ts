@@ -163,7 +163,7 @@ export class Space {
     // The loader puts mesh and node into one object, named by the node.
     const name = (part.name || part.parent?.name || "").replaceAll("_", " ");
     part.userData.part = name;
-    for (const each of [part.material].flat()) each.dispose();
+    for (const material of [part.material].flat()) material.dispose();
     part.material = this.material(name, part instanceof Mesh);
   }
 

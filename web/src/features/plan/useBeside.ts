@@ -17,7 +17,7 @@ export function useBeside(
   const chosen = ref<string>(NOTHING);
   const kept = ref<Cut>();
   const cut = computed(() =>
-    chosen.value === KEPT ? kept.value : house.value.find((each) => each.key === chosen.value)?.cut,
+    chosen.value === KEPT ? kept.value : house.value.find((listed) => listed.key === chosen.value)?.cut,
   );
   const name = computed(() => {
     const own = cut.value?.name ?? "";
@@ -26,7 +26,7 @@ export function useBeside(
   const choices = computed(() => [
     { value: NOTHING, label: t("plan-compareNone") },
     ...(kept.value ? [{ value: KEPT, label: t("plan-compareKept") }] : []),
-    ...house.value.map((each) => ({ value: each.key, label: each.cut.name })),
+    ...house.value.map((listed) => ({ value: listed.key, label: listed.cut.name })),
   ]);
   const asked = computed<FallRequest | undefined>(() => {
     if (!question.value || !cut.value) return undefined;

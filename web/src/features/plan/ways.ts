@@ -10,7 +10,7 @@ import {
   type Landmark,
   type Layout,
   type Move,
-  type Over,
+  type OverDirection,
   type Pause,
   type Point,
   type MoveKind,
@@ -97,8 +97,8 @@ export function alongOf(name: AlongName): Along {
 }
 
 export const OVER = contract.choices.over as OverName[];
-export type OverName = NameOf<Over>;
-export function overOf(name: OverName): Over {
+export type OverName = NameOf<OverDirection>;
+export function overOf(name: OverName): OverDirection {
   if (name === "landmark") return { landmark: "apex" };
   if (name === "plane") return { plane: ["ear_top_left", "apex", "ear_top_right"] };
   if (name === "toward") return { toward: "back" };
@@ -126,7 +126,7 @@ export function lengthOf(name: LengthName, was: FirstLength): FirstLength {
 }
 
 /** Three landmarks with one of them changed. */
-export function planeWith(plane: readonly Landmark[], at: number, landmark: Landmark): Over {
+export function planeWith(plane: readonly Landmark[], at: number, landmark: Landmark): OverDirection {
   const next = [...plane];
   next[at] = landmark;
   return { plane: next as [Landmark, Landmark, Landmark] };

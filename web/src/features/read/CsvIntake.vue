@@ -100,9 +100,14 @@ function take() {
         }}
       </p>
       <ul v-if="found.refused.length > 0" class="refused">
-        <li v-for="(each, i) in found.refused.slice(0, SHOWN)" :key="i">
+        <li v-for="(refusal, i) in found.refused.slice(0, SHOWN)" :key="i">
           {{
-            t("csv-not", { line: each.line, heading: each.heading ?? "", found: each.found, said: tell(each.message) })
+            t("csv-not", {
+              line: refusal.line,
+              heading: refusal.heading ?? "",
+              found: refusal.found,
+              said: tell(refusal.message),
+            })
           }}
         </li>
         <li v-if="found.refused.length > SHOWN">{{ t("csv-more", { n: found.refused.length - SHOWN }) }}</li>

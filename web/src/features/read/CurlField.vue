@@ -12,7 +12,7 @@ defineProps<{ disabled: boolean }>();
 const asked = useQuery({ queryKey: ["curls"], queryFn: askCurls, staleTime: Infinity });
 /** All strands hang from one line, so that what they lose of one length is seen. */
 const strands = computed(() =>
-  (asked.data.value ?? []).map((each) => ({ ...each, box: strandBox(each.line), path: strandPath(each.line) })),
+  (asked.data.value ?? []).map((curl) => ({ ...curl, box: strandBox(curl.line), path: strandPath(curl.line) })),
 );
 const name = `curl-${Math.random().toString(36).slice(2)}`;
 </script>
@@ -23,16 +23,16 @@ const name = `curl-${Math.random().toString(36).slice(2)}`;
       {{ t("read-curlByEye") }} <span class="soft small">{{ t("read-curlHint") }}</span>
     </legend>
     <div class="scale">
-      <label v-for="each in strands" :key="each.word" :class="{ here: word === each.word }">
-        <input v-model="word" type="radio" :name="name" :value="each.word" class="visually-hidden" />
+      <label v-for="strand in strands" :key="strand.word" :class="{ here: word === strand.word }">
+        <input v-model="word" type="radio" :name="name" :value="strand.word" class="visually-hidden" />
         <svg
-          :viewBox="`${each.box.left} 0 ${each.box.width} ${each.box.height}`"
-          :style="{ width: `${each.box.width}mm`, height: `${each.box.height}mm` }"
+          :viewBox="`${strand.box.left} 0 ${strand.box.width} ${strand.box.height}`"
+          :style="{ width: `${strand.box.width}mm`, height: `${strand.box.height}mm` }"
           aria-hidden="true"
         >
-          <path :d="each.path" />
+          <path :d="strand.path" />
         </svg>
-        <span>{{ t(`figureWord-curl-${each.word}`) }}</span>
+        <span>{{ t(`figureWord-curl-${strand.word}`) }}</span>
       </label>
     </div>
     <ElButton v-if="word" size="small" :disabled="disabled" @click="word = null">{{ t("read-curlNone") }}</ElButton>

@@ -4,12 +4,14 @@ import type { ZoneFigure } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { ruleOf, signOf } from "@/shared/figures";
+import { rangeFault, ruleOf, signOf } from "@/shared/figures";
+import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 
 const props = defineProps<{ figure: ZoneFigure; fault?: string; disabled: boolean }>();
 const model = defineModel<number | string | null>();
+const { tell } = useUnit();
 const rule = computed(() => ruleOf(props.figure));
 const words = computed(() =>
   rule.value.words.map((value) => ({ value, label: t(`figureWord-${props.figure}-${value}`) })),
@@ -21,6 +23,10 @@ const number = computed({
 const word = computed({
   get: () => (typeof model.value === "string" ? model.value : ""),
   set: (value) => (model.value = value || undefined),
+});
+const outside = computed(() => {
+  const found = number.value === undefined ? undefined : rangeFault(props.figure, number.value);
+  return found && tell(found);
 });
 /** More words than this don't stand in a row. */
 const IN_A_ROW = 4;
@@ -47,7 +53,7 @@ const IN_A_ROW = 4;
     v-model="number"
     :sign="signOf(figure)"
     :label="t(`fields-${figure}`)"
-    :fault="fault"
+    :fault="outside ?? fault"
     :disabled="disabled"
   />
 </template>

@@ -16,7 +16,7 @@ const wayOf = (growth: Growth): WayName => (typeof growth.direction === "object"
 const toward = (growth: Growth) => (typeof growth.direction === "object" ? growth.direction.toward : undefined);
 
 function set(at: number, part: Partial<Growth>) {
-  model.value = model.value.map((each, i) => (i === at ? { ...each, ...part } : each));
+  model.value = model.value.map((growth, i) => (i === at ? { ...growth, ...part } : growth));
 }
 function setWay(at: number, name: WayName) {
   set(at, { direction: name === "toward" ? { toward: "apex" } : name });

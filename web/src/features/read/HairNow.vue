@@ -39,15 +39,15 @@ const box = computed(() => {
 });
 
 const points = computed(() => line.value ?? []);
-const at = (place: LineAt) => points.value.findIndex((each) => each.at === place);
+const at = (place: LineAt) => points.value.findIndex((known) => known.at === place);
 const given = (place: LineAt) => points.value[at(place)];
 const fault = (place: LineAt, field: string) =>
   given(place) ? props.faultAt(`line.${at(place)}.${field}`) : undefined;
 
 function put(place: LineAt, lies: LinePoint["lies"] | undefined) {
-  const rest = points.value.filter((each) => each.at !== place);
+  const rest = points.value.filter((known) => known.at !== place);
   const all = lies ? [...rest, { at: place, lies }] : rest;
-  line.value = lineAtValues.flatMap((name) => all.filter((each) => each.at === name));
+  line.value = lineAtValues.flatMap((name) => all.filter((known) => known.at === name));
 }
 function choose(place: LineAt, event: Event) {
   const point = (event.target as HTMLSelectElement).value as Point | "";
@@ -70,7 +70,7 @@ const measuredAt = computed(() =>
 const said = computed(() => points.value.map((_, i) => words(props.now?.agreements.line[i])));
 /** The greatest difference of a girth, as a share. */
 const girthsOff = computed(() => {
-  const offs = (props.now?.agreements.girths ?? []).map((each) => Math.abs((apart(each) ?? 0) / each.measured_mm));
+  const offs = (props.now?.agreements.girths ?? []).map((girth) => Math.abs((apart(girth) ?? 0) / girth.measured_mm));
   return offs.length > 0 ? Math.max(...offs) : undefined;
 });
 </script>
@@ -111,8 +111,8 @@ const girthsOff = computed(() => {
             <span>{{ t(`read-lineAt-${place}`) }}</span>
             <select :value="given(place)?.lies.point ?? ''" :disabled="disabled" @change="choose(place, $event)">
               <option value="">{{ t("read-lineOpen") }}</option>
-              <option v-for="each in figure.points" :key="each.point" :value="each.point">
-                {{ t(`point-${each.point}`) }}
+              <option v-for="point in figure.points" :key="point.point" :value="point.point">
+                {{ t(`point-${point.point}`) }}
               </option>
             </select>
           </label>

@@ -14,7 +14,7 @@ defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean 
 function byName<N extends string>(names: { [name in N]: number }, get: () => number, set: (value: number) => void) {
   const all = Object.entries(names) as [N, number][];
   return computed<N>({
-    get: () => all.reduce((best, each) => (Math.abs(each[1] - get()) < Math.abs(best[1] - get()) ? each : best))[0],
+    get: () => all.reduce((best, named) => (Math.abs(named[1] - get()) < Math.abs(best[1] - get()) ? named : best))[0],
     set: (name) => set(names[name]),
   });
 }
@@ -22,14 +22,14 @@ function byName<N extends string>(names: { [name in N]: number }, get: () => num
 const OCCIPUT = { flat: -0.8, ordinary: 0, full: 0.8 };
 const occiput = byName(
   OCCIPUT,
-  () => reading.value.felt?.occiput ?? 0,
-  (value) => (reading.value = { ...reading.value, felt: { crown: 0, ...reading.value.felt, occiput: value } }),
+  () => reading.value.skull?.occiput ?? 0,
+  (value) => (reading.value = { ...reading.value, skull: { crown: 0, ...reading.value.skull, occiput: value } }),
 );
 const CROWN = { low: -0.8, ordinary: 0, high: 0.8 };
 const crown = byName(
   CROWN,
-  () => reading.value.felt?.crown ?? 0,
-  (value) => (reading.value = { ...reading.value, felt: { occiput: 0, ...reading.value.felt, crown: value } }),
+  () => reading.value.skull?.crown ?? 0,
+  (value) => (reading.value = { ...reading.value, skull: { occiput: 0, ...reading.value.skull, crown: value } }),
 );
 const PARTS = { left: 25, centre: 0, right: -25 };
 const part = byName(

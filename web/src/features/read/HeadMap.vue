@@ -33,7 +33,7 @@ const views = computed(() => {
     name,
     box: `${left} ${-top - 8} ${width} ${height}`,
     outline,
-    patches: figure.outlines.filter((each) => each.view === name),
+    patches: figure.outlines.filter((outline) => outline.view === name),
   });
   return [
     view("left", -a * 1.22, a * 2.35, profile(figure)),

@@ -33,7 +33,7 @@ const zone = computed(() => zoneOf(props.patch));
 const way = computed({
   get: () => halvingOf(props.zones, zone.value) ?? WHOLE,
   set: (to: string) => {
-    const found = halvingsOf(zone.value).find((each) => each === to);
+    const found = halvingsOf(zone.value).find((halving) => halving === to);
     emit("change", halved(props.zones, zone.value, found));
   },
 });

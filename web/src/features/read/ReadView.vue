@@ -47,7 +47,7 @@ const measures = computed(() => reading.value.measures ?? {});
 const head = computed(() => {
   const halves = Object.keys(zones.value).filter((key) => halfOf(key as Patch));
   const read = Object.fromEntries(halves.map((key) => [key, {}]));
-  return { reading: { measures: measures.value, felt: reading.value.felt, zones: read } };
+  return { reading: { measures: measures.value, skull: reading.value.skull, zones: read } };
 });
 const figure = useComputed("figure", head, askFigure);
 
@@ -72,7 +72,7 @@ watch(pass, (now) => goTo(firstOpen(zones.value, now)));
 watch(
   () => patchesOf(zones.value),
   (all) => {
-    if (!all.includes(patch.value)) patch.value = all.find((each) => zoneOf(each) === zoneOf(patch.value))!;
+    if (!all.includes(patch.value)) patch.value = all.find((known) => zoneOf(known) === zoneOf(patch.value))!;
   },
 );
 const intake = useIntake(reading, patch, pass, document.editable);
@@ -99,7 +99,7 @@ const write = (next: ZoneReadings) => (reading.value.zones = next as typeof read
 /** Figures of a table stand in for those there are; what the table doesn't say stays, but for zones that it halves otherwise. */
 function takeOver(table: { [patch: string]: RawZoneReading }) {
   const named = Object.keys(table).filter(isPatch);
-  const other = (name: string) => isPatch(name) && named.some((each) => zoneOf(each) === zoneOf(name));
+  const other = (name: string) => isPatch(name) && named.some((known) => zoneOf(known) === zoneOf(name));
   const kept = Object.entries(zones.value).filter(([name]) => !other(name) || patchesOf(table).includes(name as Patch));
   const taken = Object.entries(table).map(([name, read]) => [name, { ...zones.value[name], ...read }]);
   write(Object.fromEntries([...kept, ...taken]));

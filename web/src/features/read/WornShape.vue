@@ -44,7 +44,7 @@ const edges = computed(() => model.value.edges ?? []);
 const has = (name: string) => edges.value.some((edge) => edge.patch === EDGES[name]?.patch);
 function setEdge(name: string, on: boolean) {
   const edge = EDGES[name] as SharpEdge;
-  const rest = edges.value.filter((each) => each.patch !== edge.patch);
+  const rest = edges.value.filter((known) => known.patch !== edge.patch);
   model.value = { ...model.value, edges: on ? [...rest, edge] : rest };
 }
 </script>

@@ -72,7 +72,7 @@ describe("the line of the hair as it is", () => {
       },
     } as unknown as Now;
     const { wrapper } = form([at("front_left", "chin"), at("back", "shoulder")], now);
-    const said = wrapper.findAll("li > p").map((each) => each.text());
+    const said = wrapper.findAll("li > p").map((line) => line.text());
     expect(said[0]).toBe("The computed hair agrees.");
     expect(said[2]).toContain("3.0 cm lower");
     expect(wrapper.text()).toContain("to 5 %");

@@ -10,7 +10,7 @@ const global = { plugins: [createPinia()] };
 const faultless = () => undefined;
 const reading: RawReading = {
   zones: {},
-  felt: { occiput: 0, crown: 0.4 },
+  skull: { occiput: 0, crown: 0.4 },
   part: { left_mm: 0 },
   hairs_per_cm2: 180,
 };
@@ -24,15 +24,15 @@ describe("the form of head and hair", () => {
   it("takes the back of the head and keeps what is felt of the crown", async () => {
     const form = head();
     await form.get('input[value="flat"]').trigger("change");
-    expect(said(form)?.felt).toEqual({ occiput: -0.8, crown: 0.4 });
+    expect(said(form)?.skull).toEqual({ occiput: -0.8, crown: 0.4 });
     await form.get('input[value="right"]').trigger("change");
     expect(said(form)?.part?.left_mm).toBe(-25);
   });
 
   it("names what a saved head is nearest to", () => {
-    const form = head({ ...reading, felt: { occiput: 0.5, crown: -0.6 }, part: { left_mm: 14 } });
-    const taken = form.findAll("input").filter((each) => (each.element as HTMLInputElement).checked);
-    expect(taken.map((each) => (each.element as HTMLInputElement).value)).toEqual(["full", "low", "left"]);
+    const form = head({ ...reading, skull: { occiput: 0.5, crown: -0.6 }, part: { left_mm: 14 } });
+    const taken = form.findAll("input").filter((input) => (input.element as HTMLInputElement).checked);
+    expect(taken.map((input) => (input.element as HTMLInputElement).value)).toEqual(["full", "low", "left"]);
   });
 
   it("takes density as a number and thinning as a percentage, and says their faults", async () => {

@@ -34,27 +34,28 @@ export function plainWords(summary: ReadingSummary, length: (mm: number) => stri
     const points = Math.round(Math.abs(summary.sides_differ_by) * 100);
     lines.push(t(summary.sides_differ_by > 0 ? "words-leftMore" : "words-rightMore", { points }));
   }
-  for (const each of summary.unusual ?? []) {
-    if (each.kind === "zones_differ")
+  for (const figure of summary.unusual ?? []) {
+    if (figure.kind === "zones_differ")
       lines.push(
         t("words-zonesDiffer", {
-          most: sayPatch(each.most),
-          least: sayPatch(each.least),
-          points: Math.round(100 * each.by),
+          most: sayPatch(figure.most),
+          least: sayPatch(figure.least),
+          points: Math.round(100 * figure.by),
         }),
       );
-    else if (each.kind === "springs")
-      lines.push(t("words-springs", { zone: sayPatch(each.patch), length: length(each.mm) }));
-    else if (each.kind === "stubborn") lines.push(t("words-stubborn", { zone: sayPatch(each.patch) }));
-    else if (each.kind === "soaks_oddly")
-      lines.push(t(each.fast ? "words-soaksFast" : "words-soaksSlowly", { n: each.unmeasured }));
-    else if (each.kind === "air_apart")
-      lines.push(t(each.damp ? "words-airDamp" : "words-airDry", { percent: Math.round(each.humidity_pct) }));
-    else if (each.kind === "curl_disagrees")
-      lines.push(t(each.looser ? "words-curlLooser" : "words-curlTighter", { zone: sayPatch(each.patch) }));
-    else if (each.kind === "strands_differ")
-      lines.push(t("words-strandsDiffer", { zone: sayPatch(each.patch), points: Math.round(100 * each.by) }));
-    else lines.push(t("words-longForDensity", { strong: length(each.strong_mm), longest: length(each.longest_mm) }));
+    else if (figure.kind === "springs")
+      lines.push(t("words-springs", { zone: sayPatch(figure.patch), length: length(figure.mm) }));
+    else if (figure.kind === "stubborn") lines.push(t("words-stubborn", { zone: sayPatch(figure.patch) }));
+    else if (figure.kind === "soaks_oddly")
+      lines.push(t(figure.fast ? "words-soaksFast" : "words-soaksSlowly", { n: figure.unmeasured }));
+    else if (figure.kind === "air_apart")
+      lines.push(t(figure.damp ? "words-airDamp" : "words-airDry", { percent: Math.round(figure.humidity_pct) }));
+    else if (figure.kind === "curl_disagrees")
+      lines.push(t(figure.looser ? "words-curlLooser" : "words-curlTighter", { zone: sayPatch(figure.patch) }));
+    else if (figure.kind === "strands_differ")
+      lines.push(t("words-strandsDiffer", { zone: sayPatch(figure.patch), points: Math.round(100 * figure.by) }));
+    else
+      lines.push(t("words-longForDensity", { strong: length(figure.strong_mm), longest: length(figure.longest_mm) }));
   }
   if (summary.gathered) {
     const { strong_mm, strong_sd_mm } = summary.gathered;

@@ -30,11 +30,11 @@ function value(path: readonly string[], leaf: Leaf): string {
   if (typeof leaf === "number" && path.at(-1)?.endsWith("_mm")) return say(leaf);
   if (path.at(-1) === "girths" && typeof leaf === "string") {
     const girths = JSON.parse(leaf) as Girth[];
-    return girths.map((each) => `${say(each.from_tie_mm)}: ${say(each.girth_mm)}`).join("; ");
+    return girths.map((girth) => `${say(girth.from_tie_mm)}: ${say(girth.girth_mm)}`).join("; ");
   }
   if (path.at(-1) === "spots" && typeof leaf === "string") {
     const spots = JSON.parse(leaf) as Spot[];
-    return spots.map((each) => `${t(`read-spotKinds-${each.kind}`)}: ${t(`landmark-${each.at}`)}`).join("; ");
+    return spots.map((spot) => `${t(`read-spotKinds-${spot.kind}`)}: ${t(`landmark-${spot.at}`)}`).join("; ");
   }
   if (typeof leaf === "boolean") return t(leaf ? "app-yes" : "app-no");
   return te(`point-${leaf}`) ? t(`point-${leaf}`) : String(leaf);

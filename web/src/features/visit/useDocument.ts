@@ -231,7 +231,7 @@ export function useDocument<T extends object>(
     canUndo: history.canUndo,
     canRedo: history.canRedo,
     faultAt: (field: string) => {
-      const fault = faults.value.find((each) => each.field === field);
+      const fault = faults.value.find((fault) => fault.field === field);
       return fault && tell(fault.message);
     },
     editable: computed(() => options.editable),

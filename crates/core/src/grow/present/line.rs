@@ -59,7 +59,7 @@ pub(super) fn heights_mm(hair: &Hair, points: &[LinePoint]) -> Vec<Option<f64>> 
     points.iter().map(|point| line_mm(&around, &all, point.at.azimuth())).collect()
 }
 
-/// The azimuth at which a strand leaves the head. Whose line it belongs to is told by this, and not by where it ends: hair
+/// The azimuth at which a strand leaves the head. This, and not where it ends, decides to which line it belongs: hair
 /// that just reaches a shoulder slides off it to front or back.
 fn leaves(hair: &Hair, strand: usize) -> f64 {
     let leave = hair.drapes[strand].leave();
@@ -108,7 +108,7 @@ impl Laid {
 }
 
 /// Moves hair near the line up or down until the line lies where it was measured, or as near as it will, beginning with how far
-/// it was moved before; says how far each point was moved, mm. How far is found on a part of the strands, then mended on all.
+/// it was moved before; returns how far each point was moved, mm. How far is found on a part of the strands, then mended on all.
 pub(super) fn lay(hair: &mut Hair, points: &[LinePoint], before: &[f64]) -> Vec<f64> {
     if points.is_empty() {
         return Vec::new();

@@ -1,6 +1,6 @@
 //! The hair as it is now: lengths that agree with what was measured of the head as a whole.
 //!
-//! Zones say how long a strand is in their middle. How far the ends thin out is told by girths of the gathered hair, and
+//! Zones give the length of a strand in their middle. How far the ends thin out follows from girths of the gathered hair, and
 //! where the line lies by points of it. Both are met one after the other: shares of every strand are made shorter until
 //! the gathered hair thins as measured, then hair near the line is moved until the line lies where it was seen.
 
