@@ -84,6 +84,7 @@ error-not_signed_in = Sign in first.
 error-wrong_password = Address and password don't match. Try again.
 error-too_many_tries = Too many sign-ins were tried. Wait a minute, then try again.
 error-not_your_role = Your role in this house doesn't allow this. Ask the owner.
+error-anothers_edit = Somebody else made this change on this device. It waits here until they sign in.
 error-other_site = This request came from another site's page and was refused.
 error-not_found = There is no such thing in your house.
 error-conflict = { $who } saved this in the meantime. Choose which to keep.

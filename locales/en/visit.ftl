@@ -12,7 +12,7 @@ ribbon-zones =
      *[other] { $count } zones
   }
 
-save-conflict = Somebody saved first: choose
+save-conflict = You both changed it: choose
 save-editing = Not saved yet
 save-faulty =
   { $count ->
@@ -21,6 +21,7 @@ save-faulty =
   }
 save-longAgo = Saved
 save-minutes = Saved { $n } min ago
+save-notKept = Not saved, and this device is full: stay on this page
 save-nothing = Nothing said yet
 save-readOnly = You can look, not change
 save-redo = Redo
@@ -37,6 +38,9 @@ conflict-keepMine = Keep all of mine
 conflict-keepTheirs = Keep all of theirs
 conflict-mine = Mine
 conflict-nothing = nothing
-conflict-text = It was saved on { $moment }, after you had opened this page. Both versions are here and nothing is lost: choose for each line which to keep. The other stays in the history.
+conflict-text = On { $moment } they changed what you changed, too. Choose for each line which stands; everything else of both is kept, and the other version stays in the history.
+conflict-order = in the order { $order }
+conflict-removed = removed
+conflict-there = there
 conflict-theirs = Theirs
-conflict-title = { $who } saved this in the meantime
+conflict-title = { $who } changed the same

@@ -1,38 +1,152 @@
-import { SAVED, Server, expect, openVisit, saveState, signIn, test } from "./server";
+import type { Browser, Page } from "@playwright/test";
+import { SAVED, Server, blankVisit, expect, openVisit, saveState, signIn, test } from "./server";
 
-test("two pages on one reading: the second chooses line by line, and neither version is lost", async ({
+const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
+const zone = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+const cell = (page: Page, name: string) => page.locator("tr", { hasText: name }).locator("td").first();
+
+/** Another person at another device. */
+async function colleague(browser: Browser, at: Page): Promise<Page> {
+  const context = await browser.newContext({ baseURL: new URL(at.url()).origin });
+  const page = await context.newPage();
+  await signIn(page, "ivo@saltmarsh.example");
+  await page.goto(at.url());
+  return page;
+}
+
+test("two people on one reading: what each changes shows on the other's screen, and only the same figure asks", async ({
   wren,
-  context,
+  browser,
 }) => {
   await openVisit(wren, "Bastian Crook", "Read");
-  const second = await context.newPage();
-  await second.goto(wren.url());
-  const stretched = (page: typeof wren) => page.getByLabel("Stretched", { exact: true });
-  await expect(stretched(second)).toBeVisible();
+  const ivo = await colleague(browser, wren);
+  await expect(stretched(ivo)).toBeVisible();
 
-  await wren.getByRole("button", { name: "Crown", exact: true }).click();
+  await zone(wren, "Crown").click();
+  await zone(ivo, "Nape").click();
   await stretched(wren).fill("41");
-  await expect(wren.locator("tr", { hasText: "Crown" }).locator("td").first()).toHaveText("41.0");
+  await expect(cell(ivo, "Crown")).toHaveText("41.0");
+  await stretched(ivo).fill("33");
+  await expect(cell(wren, "Nape")).toHaveText("33.0");
   await expect(saveState(wren)).toHaveText(SAVED);
+  await expect(saveState(ivo)).toHaveText(SAVED);
 
-  await second.getByRole("button", { name: "Crown", exact: true }).click();
-  await stretched(second).fill("42");
-  await second.getByRole("button", { name: "Nape", exact: true }).click();
-  await stretched(second).fill("33");
-  const choice = second.getByRole("dialog", { name: "Wren Calloway saved this in the meantime" });
+  // A list is edited member by member, too: both add a weak spot.
+  for (const page of [wren, ivo]) {
+    await page.getByText("Weak spots", { exact: true }).first().click();
+    await page.getByRole("button", { name: "Add a weak spot" }).click();
+  }
+  for (const page of [wren, ivo]) await expect(page.getByLabel("What is there")).toHaveCount(2);
+
+  // The line of one of them is held up while both change the same figure.
+  await zone(ivo, "Crown").click();
+  await ivo.context().setOffline(true);
+  await stretched(ivo).fill("42");
+  await zone(ivo, "Top").click();
+  await stretched(ivo).fill("36");
+  await expect(saveState(ivo)).toHaveText("Kept on this device; the server is away");
+  await stretched(wren).fill("43");
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await ivo.context().setOffline(false);
+  const choice = ivo.getByRole("dialog", { name: "Wren Calloway changed the same" });
   await expect(choice).toBeVisible();
+  await expect(choice.getByRole("row")).toHaveCount(2);
   const crown = choice.getByRole("row", { name: /Crown, Stretched/ });
   await expect(crown).toContainText("42.0 cm");
-  await expect(crown).toContainText("41.0 cm");
+  await expect(crown).toContainText("43.0 cm");
   await crown.getByLabel("Theirs").check({ force: true });
   await choice.getByRole("button", { name: "Keep what is chosen" }).click();
 
   await expect(choice).toBeHidden();
-  await expect(saveState(second)).toHaveText(SAVED);
-  await second.reload();
-  const cell = (zone: string) => second.locator("tr", { hasText: zone }).locator("td").first();
-  await expect(cell("Crown")).toHaveText("41.0");
-  await expect(cell("Nape")).toHaveText("33.0");
+  await expect(saveState(ivo)).toHaveText(SAVED);
+  await expect(cell(wren, "Top")).toHaveText("36.0");
+  await ivo.reload();
+  await expect(cell(ivo, "Crown")).toHaveText("43.0");
+  await expect(cell(ivo, "Nape")).toHaveText("33.0");
+  await ivo.context().close();
+});
+
+test("a device that was offline for an edit of every stage, closed meanwhile, loses nothing", async ({
+  wren,
+  browser,
+}) => {
+  await blankVisit(wren, "Orrin Lisk");
+  const stage = (name: string) =>
+    wren
+      .getByRole("navigation", { name: "Stages of the visit" })
+      .getByRole("link", { name: new RegExp(`^${name}`) })
+      .click();
+  const away = () => expect(saveState(wren)).toHaveText("Kept on this device; the server is away");
+  // All pages were seen once, as on a device that has been in use.
+  for (const name of ["Talk", "Aim", "Plan", "Read"]) {
+    await stage(name);
+    await expect(wren.getByRole("heading", { level: 1, name })).toBeAttached();
+  }
+  await wren.context().setOffline(true);
+  await zone(wren, "Top").click();
+  await stretched(wren).fill("30");
+  await away();
+  await stage("Talk");
+  await wren.getByLabel("Notes").fill("Typed without a line.");
+  await away();
+  await stage("Plan");
+  await wren.getByRole("button", { name: "Perimeter", exact: true }).click();
+  await away();
+  const address = wren.url();
+  const context = wren.context();
+  await wren.close();
+
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto("/people");
+  // Without the visit being opened it is all handed over; a colleague sees it.
+  const ivo = await browser.newContext({ baseURL: new URL(address).origin });
+  const other = await ivo.newPage();
+  await signIn(other, "ivo@saltmarsh.example");
+  await other.goto(address.replace(/plan$/, "talk"));
+  await expect(other.getByLabel("Notes")).toHaveValue("Typed without a line.");
+  await other.goto(address.replace(/plan$/, "read"));
+  await expect(cell(other, "Top")).toHaveText("30.0");
+  await other.goto(address);
+  await expect(other.locator(".moves > li")).toHaveCount(1);
+  await ivo.close();
+});
+
+test("two people on one tablet keep what they typed apart", async ({ browser }) => {
+  const server = await Server.fresh();
+  const context = await browser.newContext({ baseURL: server.url });
+  try {
+    const page = await context.newPage();
+    await signIn(page, "wren@saltmarsh.example");
+    await openVisit(page, "Gudrun Slate", "Talk");
+    const address = page.url();
+    const notes = page.getByLabel("Notes");
+    const before = await notes.inputValue();
+    // Her line breaks for saving alone, and the session ends before it is mended.
+    await page.route("**/stages/**", (route) => route.abort());
+    await notes.fill("Wren's own words.");
+    await expect(saveState(page)).toHaveText("Kept on this device; the server is away");
+    await context.clearCookies();
+    await page.unroute("**/stages/**");
+
+    await signIn(page, "ivo@saltmarsh.example");
+    await page.goto(address);
+    await expect(notes).toHaveValue(before);
+    await page.waitForTimeout(1500);
+    await expect(notes).toHaveValue(before);
+
+    await context.clearCookies();
+    await signIn(page, "wren@saltmarsh.example");
+    await page.goto(address);
+    await expect(notes).toHaveValue("Wren's own words.");
+    await expect(saveState(page)).toHaveText(SAVED);
+    const audit = await page.request.get(`/api/visits/${address.split("/").at(-2)}`);
+    const { documents } = (await audit.json()) as { documents: { stage: string; saved_by: string }[] };
+    expect(documents.find(({ stage }) => stage === "talk")?.saved_by).toBe("Wren Calloway");
+  } finally {
+    await context.close();
+    await server.remove();
+  }
 });
 
 test("a server that stops in the middle of typing and comes back: nothing is lost", async ({ browser }) => {

@@ -85,8 +85,8 @@ test("what hand and eye know of the head is read, and the plan's hair follows", 
   // The plan's head is the one that was read.
   const asked = wren.waitForRequest("**/api/compute/fall");
   await wren.getByRole("link", { name: /^Plan/ }).click();
-  const { reading } = (await asked).postDataJSON() as { reading: { felt: object; growth: object[] } };
-  expect(reading.felt).toEqual({ crown: 0.8, occiput: -0.8 });
+  const { reading } = (await asked).postDataJSON() as { reading: { skull: object; growth: object[] } };
+  expect(reading.skull).toEqual({ crown: 0.8, occiput: -0.8 });
   expect(reading.growth).toHaveLength(1);
   await wren.getByRole("link", { name: /^Read/ }).click();
   await wren.getByText("Skull, parting, whorls").click();

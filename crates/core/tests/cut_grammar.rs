@@ -203,6 +203,7 @@ fn weight_taken_from_below_is_as_much_and_lies_lower() {
 #[test]
 fn a_cowlick_in_the_fringe_moves_its_fall_and_no_other_zone() {
     let cowlick = Growth {
+        id: 0,
         at: Landmark::BrowLeft,
         direction: GrowthDirection::Toward(Landmark::BrowRight),
         reach_mm: 35.0,
@@ -284,7 +285,7 @@ proptest! {
         thickness_mm in 8.0..100.0, mirrored in any::<bool>(), clockwise in any::<bool>(),
     ) {
         let direction = if clockwise { GrowthDirection::Clockwise } else { GrowthDirection::Toward(Landmark::Apex) };
-        let growth = vec![Growth { at: Landmark::Crown, direction, reach_mm, strength }];
+        let growth = vec![Growth { id: 0, at: Landmark::Crown, direction, reach_mm, strength }];
         let hair = HairRequest { roots: 256, ..request(growth) }.grow().unwrap();
         let layout = Layout { thickness_mm, ..layout(Along::Profile, Landmark::Apex) };
         let mut twists = movement(

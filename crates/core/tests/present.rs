@@ -30,9 +30,11 @@ fn grown(reading: &RawReading) -> Hair {
 
 /// What a tape would read of this hair at these distances, with 90 mm at the first.
 fn girths(hair: &Hair, reading: &RawReading, at: &[f64]) -> Vec<Girth> {
-    let asked: Vec<Girth> = at.iter().map(|&from_tie_mm| Girth { from_tie_mm, girth_mm: 90.0 }).collect();
+    let asked: Vec<Girth> =
+        at.iter().map(|&from_tie_mm| Girth { id: 0, from_tie_mm, girth_mm: 90.0 }).collect();
     let found = agreements(hair, &RawReading { girths: asked, ..reading.clone() }).girths;
     let girth = |(&from_tie_mm, found): (&f64, &spirel_core::grow::Agreement)| Girth {
+        id: 0,
         from_tie_mm,
         girth_mm: found.computed_mm.unwrap(),
     };
@@ -119,7 +121,7 @@ fn what_was_not_measured_changes_nothing_and_what_contradicts_the_zones_is_left_
     let plain = reading(0.6);
     let hair = grown(&plain);
     assert!(agreements(&hair, &plain).line.is_empty() && agreements(&hair, &plain).girths.is_empty());
-    let one = RawReading { girths: vec![Girth { from_tie_mm: 0.0, girth_mm: 90.0 }], ..plain.clone() };
+    let one = RawReading { girths: vec![Girth { id: 0, from_tie_mm: 0.0, girth_mm: 90.0 }], ..plain.clone() };
     assert_eq!(grown(&one).lengths, hair.lengths, "one girth tells nothing");
 
     // A line at the waist of hair that was read as 40 cm and less.

@@ -4,8 +4,10 @@
 use serde::Serialize;
 use serde_json::{Value, json};
 use spirel_core::cut::{FirstLength, Guide, MoveKind, OverDirection, Pause};
+use spirel_core::edit::{Identity, LISTS, ORDER, WHOLE};
 use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
 use spirel_core::mark::TARGET_MM;
+use spirel_core::member::GREATEST_ID;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
 use spirel_core::section::{Along, Region};
 use spirel_core::stage::StageDocuments;
@@ -67,6 +69,15 @@ impl From<ZoneFigure> for FigureRule {
             tells_curl: rule.tells_curl,
         }
     }
+}
+
+/// How a list is taken apart when it is edited.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ListRule {
+    /// Its name in a document.
+    list: &'static str,
+    /// What distinguishes its members.
+    identity: Identity,
 }
 
 /// How many entries lists of a reading may have.
@@ -152,6 +163,14 @@ pub struct Contract {
     points: Vec<PointRule>,
     /// Least and longest worn length that can be wished, mm.
     wish_mm: (f64, f64),
+    /// Lists whose members are edited one by one.
+    lists: Vec<ListRule>,
+    /// Members of documents that are edited whole.
+    whole: &'static [&'static str],
+    /// Name under which the order of a list is edited.
+    order: &'static str,
+    /// The greatest id of a member of a list.
+    greatest_id: u64,
     /// Every zone and every half that one can be read in, in walking order.
     patches: Vec<PatchRule>,
 }
@@ -167,6 +186,10 @@ impl Default for Contract {
         };
         Self {
             stages: StageDocuments::default(),
+            lists: LISTS.iter().map(|&(list, identity)| ListRule { list, identity }).collect(),
+            whole: WHOLE,
+            order: ORDER,
+            greatest_id: GREATEST_ID,
             zone: RawZoneReading::default(),
             figures: ZoneFigure::ALL.iter().map(|figure| (*figure).into()).collect(),
             choices: Choices {

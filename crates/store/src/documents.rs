@@ -1,5 +1,6 @@
 //! The document of each stage of a visit: kept in every version, saved under an optimistic lock.
 
+use crate::edits::{self, Edit};
 use crate::repeat::repeated;
 use crate::{Actor, Document, Store, StoreError, audit};
 use chrono::{DateTime, Utc};
@@ -44,6 +45,17 @@ impl ForStage for Present {
     fn of<D: StageDocument>(self) -> Value {
         let read = D::deserialize(&self.0).ok();
         read.and_then(|document| serde_json::to_value(document).ok()).unwrap_or(self.0)
+    }
+}
+
+/// What a stage holds before it is begun.
+struct Empty;
+
+impl ForStage for Empty {
+    type Output = Value;
+
+    fn of<D: StageDocument>(self) -> Value {
+        serde_json::to_value(D::default()).unwrap_or_default()
     }
 }
 
@@ -110,6 +122,33 @@ impl Store {
         versions.collect()
     }
 
+    /// The newest document of a stage; before the stage is begun, what it then holds as version 0.
+    pub async fn document(
+        &self,
+        actor: &Actor,
+        visit_id: Uuid,
+        stage: Stage,
+    ) -> Result<Document, StoreError> {
+        let mut connection = self.pool.acquire().await?;
+        let visit = sqlx::query!(
+            r#"SELECT p.name, v.created_at AS "created_at: DateTime<Utc>"
+               FROM visit v JOIN person p ON p.id = v.created_by WHERE v.id = ? AND v.house_id = ?"#,
+            visit_id,
+            actor.house_id
+        )
+        .fetch_optional(&mut *connection)
+        .await?
+        .ok_or(StoreError::NotFound)?;
+        let newest = newest(&mut connection, visit_id, stage).await?;
+        Ok(newest.unwrap_or_else(|| Document {
+            stage,
+            version: 0,
+            body: stage.with(Empty),
+            saved_by: visit.name,
+            saved_at: visit.created_at,
+        }))
+    }
+
     /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version receives what the
     /// first saved. Saving what already stands is no change and no conflict, so a repeat after a lost answer lands once.
     pub async fn save_document(
@@ -119,6 +158,29 @@ impl Store {
         stage: Stage,
         base: u32,
         body: &Value,
+    ) -> Result<Document, StoreError> {
+        self.save(actor, (visit_id, stage, base), body, None).await
+    }
+
+    /// Saves what an edit made of version `base`. One that has landed isn't carried out again, whatever was saved since.
+    pub async fn save_edit(
+        &self,
+        actor: &Actor,
+        visit_id: Uuid,
+        stage: Stage,
+        base: u32,
+        body: &Value,
+        edit: &Edit,
+    ) -> Result<Document, StoreError> {
+        self.save(actor, (visit_id, stage, base), body, Some(edit)).await
+    }
+
+    async fn save(
+        &self,
+        actor: &Actor,
+        (visit_id, stage, base): (Uuid, Stage, u32),
+        body: &Value,
+        edit: Option<&Edit>,
     ) -> Result<Document, StoreError> {
         repeated(async || {
             let mut tx = self.pool.begin().await?;
@@ -135,32 +197,52 @@ impl Store {
                 if current.body == *body {
                     return Ok(current);
                 }
+                if let Some(edit) = edit
+                    && edits::has_landed(&mut tx, actor, visit_id, stage, edit.key).await?
+                {
+                    return Ok(current);
+                }
                 if current.version != base {
                     return Err(StoreError::Conflict { base, current: Box::new(current) });
                 }
             } else if base != 0 {
                 return Err(StoreError::NotFound);
             }
-            add_version(&mut tx, actor, visit_id, base + 1, stage, body).await?;
+            add_version(&mut tx, actor, (visit_id, stage, base + 1), body, edit).await?;
             let saved = newest(&mut tx, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
             tx.commit().await?;
             Ok(saved)
         })
         .await
     }
+
+    /// The newest document of a stage if an edit landed in it before.
+    pub async fn landed(
+        &self,
+        actor: &Actor,
+        visit_id: Uuid,
+        stage: Stage,
+        key: Uuid,
+    ) -> Result<Option<Document>, StoreError> {
+        let mut connection = self.pool.acquire().await?;
+        if !edits::has_landed(&mut connection, actor, visit_id, stage, key).await? {
+            return Ok(None);
+        }
+        newest(&mut connection, visit_id, stage).await
+    }
 }
 
-/// Writes one version of a stage and its line in the audit.
+/// Writes one version of a stage, its line in the audit, and the edit that made it.
 pub(crate) async fn add_version(
     tx: &mut MySqlConnection,
     actor: &Actor,
-    visit_id: Uuid,
-    version: u32,
-    stage: Stage,
+    (visit_id, stage, version): (Uuid, Stage, u32),
     body: &Value,
+    edit: Option<&Edit>,
 ) -> Result<(), StoreError> {
+    let now = Utc::now();
     sqlx::query!("INSERT INTO stage_document (visit_id, stage, version, house_id, schema_version, body, saved_by, saved_at)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?)", visit_id, stage.key(), version, actor.house_id, SCHEMA_VERSION, body.to_string(), actor.person_id, Utc::now())
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)", visit_id, stage.key(), version, actor.house_id, SCHEMA_VERSION, body.to_string(), actor.person_id, now)
     .execute(&mut *tx)
     .await?;
     sqlx::query!(
@@ -172,7 +254,9 @@ pub(crate) async fn add_version(
     )
     .execute(&mut *tx)
     .await?;
-    audit::record(tx, actor, "saved", (stage.key(), visit_id), Some(version)).await
+    audit::record(&mut *tx, actor, "saved", (stage.key(), visit_id), Some(version)).await?;
+    // Last, as it holds the row that every edit of the house waits for.
+    edits::record(tx, actor, (visit_id, stage, version), edit, now).await
 }
 
 async fn newest(

@@ -98,7 +98,7 @@ impl Store {
                 .await?;
             audit::record(&mut tx, actor, "created", ("visit", id), None).await?;
             for (stage, body) in documents {
-                add_version(&mut tx, actor, id, 1, *stage, body).await?;
+                add_version(&mut tx, actor, (id, *stage, 1), body, None).await?;
             }
             tx.commit().await?;
             Ok(id)

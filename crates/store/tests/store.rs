@@ -5,7 +5,7 @@ use chrono::{NaiveDate, TimeDelta, Utc};
 use serde_json::json;
 use spirel_core::stage::Stage;
 use spirel_store::{
-    Actor, ClientDraft, Day, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Store,
+    Actor, ClientDraft, Day, Edit, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Store,
     StoreError,
 };
 use spirel_testkit::{fresh_database_url, fresh_store};
@@ -134,6 +134,37 @@ async fn whoever_saves_second_from_the_same_version_is_shown_what_the_first_save
     let both = tokio::join!(save(2, json!({"b": 1})), save(2, json!({"b": 2})));
     let landed = [&both.0, &both.1].iter().filter(|r| r.is_ok()).count();
     assert_eq!(landed, 1, "{both:?}");
+}
+
+/// Numbers given at insertion may be committed in another order: whoever asks for what comes after the last one it has would
+/// then miss some.
+#[tokio::test]
+async fn edits_are_numbered_in_the_order_of_their_commits_without_gaps() {
+    let store = fresh_store().await;
+    let actor = house(&store, "wren@saltmarsh.example").await;
+    let visits = [visit(&store, &actor).await, visit(&store, &actor).await, visit(&store, &actor).await];
+    let save = async |i: usize| {
+        for base in 0..8 {
+            let edit = Edit { key: Uuid::now_v7(), operations: json!([]) };
+            let body = json!({"notes": format!("{i} {base}")});
+            store.save_edit(&actor, visits[i], Stage::Talk, base, &body, &edit).await.unwrap();
+        }
+    };
+    let listen = async || {
+        let mut heard: Vec<u64> = Vec::new();
+        while heard.len() < 24 {
+            let from = heard.last().copied().unwrap_or(0);
+            let (notices, reached) = store.edits_after(actor.house_id, from).await.unwrap();
+            heard.extend(notices.iter().map(|notice| notice.number));
+            assert_eq!(reached, heard.last().copied().unwrap_or(0));
+        }
+        heard
+    };
+    let ((), (), (), heard) = tokio::join!(save(0), save(1), save(2), listen());
+    assert_eq!(heard, (1..=24).collect::<Vec<_>>(), "none is skipped by whoever reads while others save");
+    assert_eq!(store.last_edit(actor.house_id).await.unwrap(), 24);
+    let refused = sqlx::query("UPDATE edit SET version = 9").execute(store.pool()).await;
+    assert!(refused.unwrap_err().to_string().contains("append-only"));
 }
 
 #[tokio::test]

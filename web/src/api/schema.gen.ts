@@ -211,7 +211,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a value says: of which figure, in our unit, and whether it can be. */
+        /** What a value means: which figure it is, in our unit, and whether it is possible. */
         post: operations["take_value"];
         delete?: never;
         options?: never;
@@ -412,6 +412,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What is changed in the house, as it happens: server-sent events, each an `EditNotice` under its number. A browser that
+         *     comes again names the last it has, and hears of those since.
+         */
+        get: operations["live_edits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments": {
         parameters: {
             query?: never;
@@ -581,7 +601,11 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /**
+         * Edits a stage of a visit. Where a figure is no longer what it was when it was changed, nothing is saved, and the answer
+         *     (409) carries what stands now.
+         */
+        patch: operations["edit_stage"];
         trace?: never;
     };
     "/health/live": {
@@ -877,6 +901,11 @@ export interface components {
              * @description Its length from the scalp to the comb as it would be cut, mm.
              */
             held_mm: number;
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
             /** @description Where the strand grows. */
             patch: components["schemas"]["Patch"];
             /** @description The comb, and how moist the strand was. */
@@ -898,10 +927,19 @@ export interface components {
             choices: components["schemas"]["Choices"];
             /** @description The figures of a zone, in the order in which they are shown. */
             figures: components["schemas"]["FigureRule"][];
+            /**
+             * Format: int64
+             * @description The greatest id of a member of a list.
+             */
+            greatest_id: number;
             /** @description A whorl or cowlick as it begins. */
             growth: components["schemas"]["Growth"];
+            /** @description Lists whose members are edited one by one. */
+            lists: components["schemas"]["ListRule"][];
             /** @description How many entries lists of a reading may have. */
             most: components["schemas"]["Most"];
+            /** @description Name under which the order of a list is edited. */
+            order: string;
             /** @description Every zone and every half that one can be read in, in walking order. */
             patches: components["schemas"]["PatchRule"][];
             /** @description Points of face and body, from the top down. */
@@ -910,6 +948,8 @@ export interface components {
             spot: components["schemas"]["Spot"];
             /** @description What each stage holds before it is begun. */
             stages: components["schemas"]["StageDocuments"];
+            /** @description Members of documents that are edited whole. */
+            whole: string[];
             /** @description Least and longest worn length that can be wished, mm. */
             wish_mm: [
                 number,
@@ -1094,6 +1134,28 @@ export interface components {
          * @enum {string}
          */
         DryingMethod: "air" | "diffuser" | "flat_wrap" | "brush";
+        /** @description What other screens hear of an edit. */
+        EditNotice: {
+            /**
+             * Format: int64
+             * @description Its number in the house, in the order in which edits were committed.
+             */
+            number: number;
+            /** @description Who made it. */
+            saved_by: string;
+            /** @description The stage. */
+            stage: components["schemas"]["Stage"];
+            /**
+             * Format: int32
+             * @description The version that it made.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description The visit.
+             */
+            visit: string;
+        };
         /** @description The fall of a head of hair. */
         Fall: {
             /** @description From the front (and, mirrored, from behind): left one way, right the other. */
@@ -1295,20 +1357,20 @@ export interface components {
             figure: components["schemas"]["ZoneFigure"];
             /**
              * Format: double
-             * @description Greatest that is taken, of numbers.
+             * @description Greatest that is accepted, of numbers.
              */
             greatest?: number | null;
             /** @description What it is said in. */
             kind: components["schemas"]["FigureKind"];
             /**
              * Format: double
-             * @description Least that is taken, of numbers.
+             * @description Least that is accepted, of numbers.
              */
             least?: number | null;
             quantity?: components["schemas"]["Quantity"] | null;
-            /** @description Whether it tells how much the hair curls. */
+            /** @description Whether it measures how much the hair curls. */
             tells_curl: boolean;
-            /** @description Whether it tells what kind of hair grows there: then it isn't given where the hair is like another's. */
+            /** @description Whether it describes the kind of hair that grows there: then it isn't given where the hair is like another's. */
             tells_kind: boolean;
             /** @description Unit of a number, as it is written; empty where it has none. */
             unit: string;
@@ -1410,7 +1472,7 @@ export interface components {
              */
             like_move: number;
         } | "like_beside";
-        /** @description What was found, with the figures a person is told. */
+        /** @description What was found, with the figures shown to a person. */
         Found: {
             /** @enum {string} */
             code: "choppy_back";
@@ -1453,7 +1515,7 @@ export interface components {
          * @enum {string}
          */
         FringeWish: "not_said" | "none" | "has" | "wants" | "growing_out";
-        /** @description What the application tells instruments. */
+        /** @description What the application sends to instruments. */
         FromApp: {
             /** @enum {string} */
             type: "hello";
@@ -1559,6 +1621,11 @@ export interface components {
              * @description Round the bundle, mm, 5 to 400.
              */
             girth_mm: number;
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
         };
         /** @description Hair round a landmark that grows a way of its own. */
         Growth: {
@@ -1566,6 +1633,11 @@ export interface components {
             at: components["schemas"]["Landmark"];
             /** @description In which direction it grows. */
             direction: components["schemas"]["GrowthDirection"];
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
             /**
              * Format: double
              * @description How far from its middle it has fallen to a third, mm, 10 to 120.
@@ -1611,7 +1683,7 @@ export interface components {
                 step_mm: number;
             };
         } | "free";
-        /** @description What a picture tells. */
+        /** @description What a picture shows. */
         HairCount: {
             /**
              * Format: double
@@ -1826,6 +1898,11 @@ export interface components {
             /** @description How the client's head is tilted meanwhile. */
             tilt?: components["schemas"]["HeadTilt"];
         };
+        /**
+         * @description How the members of a list are distinguished.
+         * @enum {string}
+         */
+        Identity: "id" | "at" | "patch" | "word";
         /** @description Where instruments are. */
         InstrumentsAddress: {
             /** @description A WebSocket address that speaks the protocol of docs/instruments.md; none where none are set up. */
@@ -1948,6 +2025,13 @@ export interface components {
             /** @description The height at which the worn hair ends there. */
             lies: components["schemas"]["Place"];
         };
+        /** @description How a list is taken apart when it is edited. */
+        ListRule: {
+            /** @description What distinguishes its members. */
+            identity: components["schemas"]["Identity"];
+            /** @description Its name in a document. */
+            list: string;
+        };
         /** @description Where to cut one zone in one state. */
         Mark: {
             /**
@@ -2007,7 +2091,7 @@ export interface components {
             state: components["schemas"]["HeldState"];
             /**
              * Format: double
-             * @description Where it would land, worn mm, once in as many times as the risk says, if no extra were left.
+             * @description Where it would land, worn mm, at the accepted risk, if no extra were left.
              */
             without_allowance_mm: number;
         };
@@ -2158,6 +2242,11 @@ export interface components {
              * @description Leaves weight on purpose until the move of this number, from 0: it is no fault before then.
              */
             banked_until?: number | null;
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
             /** @description What is done. */
             kind: components["schemas"]["MoveKind"];
             /** @description Done again on the other side of the head, as its mirror image. */
@@ -2237,6 +2326,21 @@ export interface components {
              */
             technique_share: number;
         };
+        /** @description Changes of a stage's document. */
+        NewEdit: {
+            /**
+             * Format: uuid
+             * @description Chosen by whoever makes it: an edit that comes again lands once.
+             */
+            key: string;
+            /** @description What is changed: all of it, or nothing. */
+            operations: components["schemas"]["Operation"][];
+            /**
+             * Format: uuid
+             * @description Who made it: what one person left on a shared device is never saved under another's name.
+             */
+            person: string;
+        };
         /** @description When a visit is. */
         NewVisit: {
             /** @description Its day, as the house's calendar has it. */
@@ -2261,6 +2365,15 @@ export interface components {
              * @description So far to the client's left of it, mm.
              */
             left_mm?: number;
+        };
+        /** @description A change of one figure of a document. */
+        Operation: {
+            /** @description What stood there when it was changed; null: nothing. */
+            before?: unknown;
+            /** @description Names from the top of the document; of a member of a list what distinguishes it; `order` for the order of a list. */
+            path: string[];
+            /** @description What is to stand there; null: nothing. */
+            value?: unknown;
         };
         /** @description What the mark means for the hair that is there. */
         Outcome: {
@@ -2558,7 +2671,7 @@ export interface components {
             status: number;
             /** @description HTTP status in words. */
             title: string;
-            /** @description Always `about:blank`: `code` says more. */
+            /** @description Always `about:blank`: `code` is the precise one. */
             type: string;
         };
         /**
@@ -2666,7 +2779,7 @@ export interface components {
             shortest_mm?: number | null;
             /**
              * Format: double
-             * @description The same strand let go, mm, 2 to 2,500, in the state `moisture` says.
+             * @description The same strand let go, mm, 2 to 2,500, in the state of `moisture`.
              */
             sprung_mm?: number | null;
             /**
@@ -2873,7 +2986,7 @@ export interface components {
             email: string;
             password: string;
         };
-        /** @description What a visit's reading says beside the client's last one before it. */
+        /** @description How a visit's reading differs from the client's last one before it. */
         SinceLast: {
             since?: components["schemas"]["Day"] | null;
             /** @description Zones that were read both times. */
@@ -2906,6 +3019,11 @@ export interface components {
         Spot: {
             /** @description Its middle. */
             at: components["schemas"]["Landmark"];
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
             /** @description What is the matter. */
             kind: components["schemas"]["SpotKind"];
             /**
@@ -2978,7 +3096,12 @@ export interface components {
         };
         /** @description A strand pulled straight and let go, in the state the zone's first was. */
         StrandPair: {
-            /** @description Whether it is the strand before it once more: that tells how well it is read, not how much strands differ. */
+            /**
+             * Format: int64
+             * @description Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+             */
+            id?: number;
+            /** @description Whether it is the strand before it once more: that shows how well it is read, not how much strands differ. */
             same?: boolean;
             /**
              * Format: double
@@ -3014,7 +3137,7 @@ export interface components {
         StyledBy: "not_said" | "client" | "somebody_else" | "house";
         /** @description A value, and where it came. */
         TakeRequest: {
-            /** @description What the instrument says. */
+            /** @description What the instrument sends. */
             measured: components["schemas"]["Measured"];
             now?: components["schemas"]["Moisture"] | null;
             /** @description What was read so far in the zone the hand is at. */
@@ -3222,7 +3345,7 @@ export interface components {
             device: string;
             /** @description Whether it was measured while out of reach, and kept until now. */
             kept: boolean;
-            /** @description What it says. */
+            /** @description What it measured. */
             measured: components["schemas"]["Measured"];
             /**
              * Format: int32
@@ -3628,6 +3751,7 @@ export type Direction = components['schemas']['Direction'];
 export type Document = components['schemas']['Document'];
 export type Drops = components['schemas']['Drops'];
 export type DryingMethod = components['schemas']['DryingMethod'];
+export type EditNotice = components['schemas']['EditNotice'];
 export type Fall = components['schemas']['Fall'];
 export type FallAnswer = components['schemas']['FallAnswer'];
 export type FallLine = components['schemas']['FallLine'];
@@ -3669,6 +3793,7 @@ export type HeadTilt = components['schemas']['HeadTilt'];
 export type HeadView = components['schemas']['HeadView'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
+export type Identity = components['schemas']['Identity'];
 export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
 export type LandingRange = components['schemas']['LandingRange'];
 export type Landmark = components['schemas']['Landmark'];
@@ -3679,6 +3804,7 @@ export type LevelShare = components['schemas']['LevelShare'];
 export type Lever = components['schemas']['Lever'];
 export type LineAt = components['schemas']['LineAt'];
 export type LinePoint = components['schemas']['LinePoint'];
+export type ListRule = components['schemas']['ListRule'];
 export type Mark = components['schemas']['Mark'];
 export type MarkAnswer = components['schemas']['MarkAnswer'];
 export type MarkLengths = components['schemas']['MarkLengths'];
@@ -3695,8 +3821,10 @@ export type Move = components['schemas']['Move'];
 export type MoveKind = components['schemas']['MoveKind'];
 export type MoveNote = components['schemas']['MoveNote'];
 export type MoveReport = components['schemas']['MoveReport'];
+export type NewEdit = components['schemas']['NewEdit'];
 export type NewVisit = components['schemas']['NewVisit'];
 export type Offset = components['schemas']['Offset'];
+export type Operation = components['schemas']['Operation'];
 export type Outcome = components['schemas']['Outcome'];
 export type Outline = components['schemas']['Outline'];
 export type OverDirection = components['schemas']['OverDirection'];
@@ -4536,6 +4664,33 @@ export interface operations {
             };
         };
     };
+    live_edits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["EditNotice"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     where_instruments_are: {
         parameters: {
             query?: never;
@@ -4888,6 +5043,56 @@ export interface operations {
             };
         };
     };
+    edit_stage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stage: components["schemas"]["Stage"];
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     live: {
         parameters: {
             query?: never;
@@ -4992,6 +5197,7 @@ export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
 export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind"];
+export const identityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Identity"]> = ["id", "at", "patch", "word"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
 export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["longer", "thinner", "without"];

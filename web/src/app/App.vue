@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { onKeyStroke } from "@vueuse/core";
-import { computed, ref, watchEffect } from "vue";
+import { useSession } from "@/features/session";
+import { onKeyStroke, useEventListener } from "@vueuse/core";
+import { computed, ref, watch, watchEffect } from "vue";
 import { t } from "@/shared/words";
 import { useRoute } from "vue-router";
 import HelpOverlay from "./HelpOverlay.vue";
@@ -13,6 +14,17 @@ const helping = ref(false);
 watchEffect(() => {
   document.title = route.meta.title ? `${t(route.meta.title)} · Spirel` : "Spirel";
 });
+
+// What this person left on the device when the server was away is handed over.
+const session = useSession();
+async function handOver() {
+  const person = session.person;
+  if (!person || !session.mayEdit) return;
+  const { sendKept } = await import("@/features/visit");
+  await sendKept(person.id).catch(() => undefined);
+}
+watch(() => session.person?.id, handOver, { immediate: true });
+useEventListener(window, "online", handOver);
 
 onKeyStroke("?", (event) => {
   const target = event.target as HTMLElement;

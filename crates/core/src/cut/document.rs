@@ -37,6 +37,7 @@ pub struct Cut {
     #[serde(default)]
     pub purpose: String,
     /// What is done, in order; at most 60 moves.
+    #[serde(deserialize_with = "crate::member::identified")]
     pub moves: Vec<Move>,
 }
 
@@ -58,6 +59,9 @@ impl Default for Cut {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Move {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// What it is called, if it has a name of its own.
     #[serde(default, skip_serializing_if = "String::is_empty")]
     pub name: String,
@@ -88,6 +92,8 @@ pub struct Move {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub banked_until: Option<u32>,
 }
+
+crate::member::members!(Move);
 
 /// Where the stylist stands, and which hand cuts.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -165,6 +171,7 @@ impl Move {
     /// A move of a region, dry, without a comb, blunt.
     pub fn new(region: Region, kind: MoveKind) -> Self {
         Self {
+            id: 0,
             name: String::new(),
             off: false,
             region,

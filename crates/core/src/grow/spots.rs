@@ -67,7 +67,7 @@ mod tests {
     }
 
     fn spot(kind: SpotKind, strength: f64) -> Spot {
-        Spot { kind, at: Landmark::TempleLeft, reach_mm: 30.0, strength }
+        Spot { id: 0, kind, at: Landmark::TempleLeft, reach_mm: 30.0, strength }
     }
 
     #[test]

@@ -19,6 +19,9 @@ const OUTWEIGHS: f64 = 3.0;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Growth {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// Its middle.
     pub at: Landmark,
     /// In which direction it grows.
@@ -32,6 +35,8 @@ pub struct Growth {
     pub strength: f64,
 }
 
+crate::member::members!(Growth);
+
 fn usual_reach() -> f64 {
     45.0
 }
@@ -44,6 +49,7 @@ impl Default for Growth {
     /// A whorl at the crown, clockwise.
     fn default() -> Self {
         Self {
+            id: 0,
             at: Landmark::Crown,
             direction: GrowthDirection::Clockwise,
             reach_mm: usual_reach(),
@@ -126,7 +132,7 @@ mod tests {
     }
 
     fn swirl(direction: GrowthDirection) -> Growth {
-        Growth { at: Landmark::Crown, direction, reach_mm: 45.0, strength: 0.9 }
+        Growth { id: 0, at: Landmark::Crown, direction, reach_mm: 45.0, strength: 0.9 }
     }
 
     /// Mean turn of the ways about the crown, radians: positive is anticlockwise as it is looked at.
@@ -177,6 +183,7 @@ mod tests {
     #[test]
     fn hair_that_grows_against_its_fall_stands_up_more() {
         let up = Growth {
+            id: 0,
             at: Landmark::HairlineCentre,
             direction: GrowthDirection::Toward(Landmark::Apex),
             reach_mm: 40.0,

@@ -130,8 +130,13 @@ mod tests {
         let held =
             |times: f64| HeldHair { pull_mn: usual.pull_mn * times, ..usual }.held_mm(&model, 300.0, 300.0);
         let of = |times: f64| {
-            let strand =
-                CombReading { patch: Zone::Crown.into(), state, stretched_mm: 300.0, held_mm: held(times) };
+            let strand = CombReading {
+                id: 0,
+                patch: Zone::Crown.into(),
+                state,
+                stretched_mm: 300.0,
+                held_mm: held(times),
+            };
             Hand::of(&reading(vec![strand]))
         };
         let (hard, soft) = (of(2.5), of(0.5));

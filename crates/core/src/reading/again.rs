@@ -3,6 +3,7 @@
 use super::figure::ZoneFigure;
 use super::most::MOST_STRANDS;
 use crate::error::{FieldErrors, Problem};
+use crate::member::identify;
 use serde::{Deserialize, Serialize};
 
 /// A strand pulled straight and let go, in the state the zone's first was.
@@ -10,6 +11,9 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct StrandPair {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// Pulled straight, mm, 10 to 2,500.
     pub stretched_mm: f64,
     /// Let go, mm, 2 to 2,500.
@@ -18,6 +22,8 @@ pub struct StrandPair {
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub same: bool,
 }
+
+crate::member::members!(StrandPair);
 
 /// Up to nine further strands.
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
@@ -63,11 +69,12 @@ impl Again {
 impl TryFrom<Vec<StrandPair>> for Again {
     type Error = String;
 
-    fn try_from(list: Vec<StrandPair>) -> Result<Self, String> {
+    fn try_from(mut list: Vec<StrandPair>) -> Result<Self, String> {
         if list.len() > MOST_STRANDS {
             // For whoever reads documents: the number identifies the fault (`Problem::TooMany`).
             return Err(format!("expected at most {MOST_STRANDS} entries"));
         }
+        identify(&mut list);
         let mut pairs = [None; MOST_STRANDS];
         pairs.iter_mut().zip(list).for_each(|(place, pair)| *place = Some(pair));
         Ok(Self { pairs })
@@ -86,7 +93,12 @@ mod tests {
 
     #[test]
     fn strands_are_kept_in_order_and_no_more_than_nine() {
-        let pair = |n: usize| StrandPair { stretched_mm: 300.0 + n as f64, sprung_mm: 150.0, same: false };
+        let pair = |n: usize| StrandPair {
+            id: n as u64 + 1,
+            stretched_mm: 300.0 + n as f64,
+            sprung_mm: 150.0,
+            same: false,
+        };
         let list: Vec<StrandPair> = (0..9).map(pair).collect();
         let again = Again::try_from(list.clone()).expect("nine");
         assert_eq!(Vec::from(again), list);
@@ -96,8 +108,8 @@ mod tests {
 
     #[test]
     fn a_strand_that_is_longer_let_go_than_pulled_is_named_by_its_number() {
-        let fine = StrandPair { stretched_mm: 300.0, sprung_mm: 150.0, same: false };
-        let odd = StrandPair { stretched_mm: 300.0, sprung_mm: 310.0, same: false };
+        let fine = StrandPair { id: 0, stretched_mm: 300.0, sprung_mm: 150.0, same: false };
+        let odd = StrandPair { id: 0, stretched_mm: 300.0, sprung_mm: 310.0, same: false };
         let faults = Again::try_from(vec![fine, odd]).expect("two").check().expect_err("one is impossible");
         assert_eq!(faults.0[0].field, "1.sprung_mm");
     }

@@ -14,6 +14,9 @@ const LENGTH_MM: (f64, f64) = (20.0, 2000.0);
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct CombReading {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// Where the strand grows.
     pub patch: Patch,
     /// The comb, and how moist the strand was.
@@ -23,6 +26,8 @@ pub struct CombReading {
     /// Its length from the scalp to the comb as it would be cut, mm.
     pub held_mm: f64,
 }
+
+crate::member::members!(CombReading);
 
 /// Checks those that are given.
 pub(super) fn check(combs: &[CombReading]) -> Result<(), FieldErrors> {

@@ -17,11 +17,16 @@ const STRONG: f64 = 0.5;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Girth {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// How far down from the tie, mm, 0 to 2,000.
     pub from_tie_mm: f64,
     /// Round the bundle, mm, 5 to 400.
     pub girth_mm: f64,
 }
+
+crate::member::members!(Girth);
 
 /// What the girths tell.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -85,7 +90,7 @@ mod tests {
     use super::*;
 
     fn of(pairs: &[(f64, f64)]) -> Vec<Girth> {
-        pairs.iter().map(|&(from_tie_mm, girth_mm)| Girth { from_tie_mm, girth_mm }).collect()
+        pairs.iter().map(|&(from_tie_mm, girth_mm)| Girth { id: 0, from_tie_mm, girth_mm }).collect()
     }
 
     #[test]

@@ -47,6 +47,7 @@ pub use zone_reading::{CurlSeen, ZoneReading};
 use crate::constants::HAIRS_PER_CM2;
 use crate::error::FieldErrors;
 use crate::head::{Growth, PartLine, Patch, RawMeasures, SkullForm};
+use crate::member::identified;
 use serde::{Deserialize, Serialize};
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -65,7 +66,7 @@ pub struct RawReading {
     #[serde(default, skip_serializing_if = "is_usual")]
     pub part: PartLine,
     /// Where it grows a way of its own: swirls and cowlicks; at most 12 places.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, deserialize_with = "identified", skip_serializing_if = "Vec::is_empty")]
     pub growth: Vec<Growth>,
     /// Hairs on a square centimetre where none were counted, 20 to 500.
     #[serde(default = "usual_density")]
@@ -77,7 +78,7 @@ pub struct RawReading {
     #[serde(default)]
     pub zones: BTreeMap<Patch, RawZoneReading>,
     /// Girths of all hair gathered in one bundle, from the tie down; at most six.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, deserialize_with = "identified", skip_serializing_if = "Vec::is_empty")]
     pub girths: Vec<Girth>,
     /// Where the worn line lies now, round the head.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
@@ -86,7 +87,7 @@ pub struct RawReading {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub worn_width: Option<WornWidth>,
     /// Strands laid on the stylist's own combs; at most twelve.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, deserialize_with = "identified", skip_serializing_if = "Vec::is_empty")]
     pub combs: Vec<CombReading>,
     /// Where the hair of a zone ends sharply; at most eight.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
@@ -101,7 +102,7 @@ pub struct RawReading {
     #[serde(default, skip_serializing_if = "BTreeSet::is_empty")]
     pub noted: BTreeSet<Caution>,
     /// Weak spots; at most twenty.
-    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[serde(default, deserialize_with = "identified", skip_serializing_if = "Vec::is_empty")]
     pub spots: Vec<Spot>,
 }
 

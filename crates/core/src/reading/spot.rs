@@ -31,6 +31,9 @@ pub enum SpotKind {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Spot {
+    /// Distinguishes it from the others of its list, 1 to 2⁵³ − 1; it is given one if it has none.
+    #[serde(default, skip_serializing_if = "crate::member::is_none")]
+    pub id: u64,
     /// What is the matter.
     pub kind: SpotKind,
     /// Its middle.
@@ -43,10 +46,13 @@ pub struct Spot {
     pub strength: f64,
 }
 
+crate::member::members!(Spot);
+
 impl Default for Spot {
     /// Thin hair at a temple.
     fn default() -> Self {
         Self {
+            id: 0,
             kind: SpotKind::Thin,
             at: Landmark::TempleLeft,
             reach_mm: usual_reach(),
@@ -109,7 +115,7 @@ mod tests {
     use super::*;
 
     fn spot(kind: SpotKind, strength: f64) -> Spot {
-        Spot { kind, at: Landmark::TempleLeft, reach_mm: 30.0, strength }
+        Spot { id: 0, kind, at: Landmark::TempleLeft, reach_mm: 30.0, strength }
     }
 
     #[test]

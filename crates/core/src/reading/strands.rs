@@ -110,7 +110,7 @@ mod tests {
     use crate::reading::{Again, StrandPair, ZoneReading};
 
     fn pair(stretched_mm: f64, sprung_mm: f64) -> StrandPair {
-        StrandPair { stretched_mm, sprung_mm, same: false }
+        StrandPair { id: 0, stretched_mm, sprung_mm, same: false }
     }
 
     fn again(stretched_mm: f64, sprung_mm: f64) -> StrandPair {

@@ -82,8 +82,13 @@ mod tests {
 
     #[test]
     fn marks_lie_on_the_scalp_on_the_side_they_are_on() {
-        let spot =
-            Spot { kind: SpotKind::Breakage, at: Landmark::TempleRight, reach_mm: 25.0, strength: 0.4 };
+        let spot = Spot {
+            id: 0,
+            kind: SpotKind::Breakage,
+            at: Landmark::TempleRight,
+            reach_mm: 25.0,
+            strength: 0.4,
+        };
         let marked = summarise(&RawReading { spots: vec![spot], ..RawReading::default() }).marks;
         let [mark] = &marked[..] else { panic!("one mark") };
         assert_eq!((mark.what, mark.number, mark.reach_mm), (MarkedAs::Spot(SpotKind::Breakage), 0, 25.0));

@@ -170,7 +170,8 @@ mod tests {
             let (stretched, sprung) = lengths(zone);
             (zone.into(), RawZoneReading { strands: 5, ..RawZoneReading::measured(stretched, sprung) })
         });
-        let girths = girths.iter().map(|&(from_tie_mm, girth_mm)| Girth { from_tie_mm, girth_mm }).collect();
+        let girths =
+            girths.iter().map(|&(from_tie_mm, girth_mm)| Girth { id: 0, from_tie_mm, girth_mm }).collect();
         summarise(&RawReading { zones: zones.into(), girths, ..RawReading::default() }).unusual
     }
 
@@ -202,8 +203,12 @@ mod tests {
             summarise(&RawReading { zones: [(Zone::Top.into(), raw)].into(), ..RawReading::default() })
                 .unusual
         };
-        let pairs =
-            [90.0, 230.0, 100.0].map(|sprung_mm| StrandPair { stretched_mm: 300.0, sprung_mm, same: false });
+        let pairs = [90.0, 230.0, 100.0].map(|sprung_mm| StrandPair {
+            id: 0,
+            stretched_mm: 300.0,
+            sprung_mm,
+            same: false,
+        });
         let again = Again::try_from(pairs.to_vec()).expect("three");
         let apart = kinds(RawZoneReading { again, ..RawZoneReading::measured(300.0, 200.0) });
         assert!(

@@ -3,6 +3,7 @@
 pub mod audit;
 pub mod clients;
 pub mod compute;
+pub mod edits;
 pub mod exchange;
 pub mod health;
 pub mod instruments;

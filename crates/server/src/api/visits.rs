@@ -140,7 +140,7 @@ pub struct SaveStage {
 }
 
 /// What was sent, read and checked as the document of a stage.
-struct Sent<'a>(&'a [u8]);
+pub(super) struct Sent<'a>(pub(super) &'a [u8]);
 
 impl ForStage for Sent<'_> {
     type Output = Result<(u32, Value), ApiError>;

@@ -5,6 +5,7 @@ mod assets;
 mod body;
 mod guard;
 mod heads;
+mod live;
 mod problem;
 mod routes;
 mod serve;
@@ -12,6 +13,7 @@ mod session;
 mod state;
 
 pub use body::{JsonBody, JsonText, PngBytes};
+pub use live::{Listener, Live};
 pub use problem::{ApiError, FieldFault, ProblemDetails};
 pub use routes::openapi;
 pub use serve::serve;

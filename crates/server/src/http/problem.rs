@@ -46,6 +46,9 @@ pub enum ApiError {
     /// The request came from another site's page.
     #[error("the request came from another site")]
     OtherSite,
+    /// An edit that somebody else made, who was signed in on this device before.
+    #[error("somebody else's edit")]
+    AnothersEdit,
     /// There is no such thing in this house.
     #[error("not found")]
     NotFound,
@@ -125,6 +128,7 @@ impl ApiError {
             Self::TooManyTries => "too_many_tries",
             Self::NotYourRole => "not_your_role",
             Self::OtherSite => "other_site",
+            Self::AnothersEdit => "anothers_edit",
             Self::NotFound => "not_found",
             Self::Conflict(_) => "conflict",
             Self::Unavailable => "unavailable",
@@ -199,7 +203,7 @@ impl ResponseError for ApiError {
             Self::TooLarge => StatusCode::PAYLOAD_TOO_LARGE,
             Self::NotSignedIn | Self::WrongPassword => StatusCode::UNAUTHORIZED,
             Self::TooManyTries => StatusCode::TOO_MANY_REQUESTS,
-            Self::NotYourRole | Self::OtherSite => StatusCode::FORBIDDEN,
+            Self::NotYourRole | Self::OtherSite | Self::AnothersEdit => StatusCode::FORBIDDEN,
             Self::NotFound => StatusCode::NOT_FOUND,
             Self::Conflict(_) => StatusCode::CONFLICT,
             Self::Unavailable => StatusCode::SERVICE_UNAVAILABLE,

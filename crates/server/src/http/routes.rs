@@ -1,6 +1,6 @@
 //! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
 
-use crate::api::{audit, clients, compute, exchange, health, instruments, session, visits};
+use crate::api::{audit, clients, compute, edits, exchange, health, instruments, session, visits};
 use crate::contract::Contract;
 use actix_web::web;
 use spirel_core::devices::{FromApp, ToApp};
@@ -40,6 +40,8 @@ routes![
     visits::figures_of_zone,
     visits::since_last,
     visits::save_stage,
+    edits::edit_stage,
+    edits::live_edits,
     exchange::export_json,
     exchange::export_csv,
     exchange::import_visit,

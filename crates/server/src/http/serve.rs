@@ -37,6 +37,7 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
     let handle = server.handle();
     let running = tokio::spawn(server);
     stop.await;
+    state.live.end();
     handle.stop(true).await;
     let ended = running.await.unwrap_or_else(|e| Err(io::Error::other(e)));
     state.store.close().await;

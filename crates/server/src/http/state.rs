@@ -1,7 +1,7 @@
 //! What every handler shares: the store, the settings, and the bounds on work.
 
-use super::ApiError;
 use super::heads::GrownHeads;
+use super::{ApiError, Live};
 use actix_web::web;
 use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
 use spirel_store::Store;
@@ -36,6 +36,8 @@ pub struct State {
     pub settings: Settings,
     /// Heads of hair that were grown lately.
     pub heads: Arc<GrownHeads>,
+    /// Screens that hear of edits.
+    pub live: Arc<Live>,
     sign_ins: DefaultKeyedRateLimiter<String>,
     heavy: Semaphore,
     light: Semaphore,
@@ -51,6 +53,7 @@ impl State {
             store,
             settings,
             heads: Arc::default(),
+            live: Arc::default(),
             sign_ins,
             heavy: Semaphore::new(cores.saturating_sub(1).max(1)),
             light: Semaphore::new(cores),

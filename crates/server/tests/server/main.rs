@@ -7,6 +7,7 @@ mod command_line;
 mod contract;
 mod counting;
 mod doors;
+mod edits;
 mod instruments;
 mod plans;
 mod present;

@@ -97,7 +97,8 @@ function begin(event: Event) {
 
 function start(cut: Cut) {
   open.value = 0;
-  put(copy(cut));
+  // Its steps are others than those that stood here, whatever their numbers.
+  put({ ...copy(cut), moves: cut.moves.map((step) => ({ ...copy(step), id: 0 })) });
 }
 
 function add(name: MoveKindName) {

@@ -1,49 +1,34 @@
 <script setup lang="ts">
-import type { Girth, Spot } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
-import type { Leaf } from "@/shared/merge";
-import { isPatch, sayPatch } from "@/shared/patches";
-import { useUnit } from "@/shared/unit";
 import { sayMoment } from "@/shared/days";
+import { at } from "@/shared/edit";
+import { useUnit } from "@/shared/unit";
+import { t } from "@/shared/words";
 import { computed, ref, watchEffect } from "vue";
-import { t, te } from "@/shared/words";
+import { sayPath, sayValue } from "./sayEdit";
 import type { VisitDocument } from "./useDocument";
 
 const props = defineProps<{ document: VisitDocument<object> }>();
 const { say } = useUnit();
 type Side = "mine" | "theirs";
-const taken = ref<Side[]>([]);
+const chosen = ref<Side[]>([]);
 
 const conflict = computed(() => props.document.conflict.value);
-watchEffect(() => {
-  // Where only they changed something, theirs stands; everywhere else mine does until the person says otherwise.
-  taken.value = conflict.value?.differences.map((d) => (d.changedBy === "them" ? "theirs" : "mine")) ?? [];
+const rows = computed(() => {
+  const { clashes, theirs } = conflict.value ?? { clashes: [], theirs: undefined };
+  return clashes.map((change) => ({
+    change,
+    key: change.path.join("."),
+    name: sayPath(at(theirs?.body, change.path.slice(0, -1)) ? theirs?.body : props.document.draft.value, change.path),
+    mine: sayValue(change.path, change.value, say),
+    theirs: sayValue(change.path, at(theirs?.body, change.path), say),
+  }));
 });
+watchEffect(() => (chosen.value = rows.value.map(() => "mine")));
 
-/** Words for a path: the locale's for each key that has some. */
-function name(path: readonly string[]): string {
-  return path.map((key) => (te(`fields-${key}`) ? t(`fields-${key}`) : isPatch(key) ? sayPatch(key) : key)).join(", ");
-}
-
-function value(path: readonly string[], leaf: Leaf): string {
-  if (leaf === undefined || leaf === null || leaf === "") return t("conflict-nothing");
-  if (typeof leaf === "number" && path.at(-1)?.endsWith("_mm")) return say(leaf);
-  if (path.at(-1) === "girths" && typeof leaf === "string") {
-    const girths = JSON.parse(leaf) as Girth[];
-    return girths.map((girth) => `${say(girth.from_tie_mm)}: ${say(girth.girth_mm)}`).join("; ");
-  }
-  if (path.at(-1) === "spots" && typeof leaf === "string") {
-    const spots = JSON.parse(leaf) as Spot[];
-    return spots.map((spot) => `${t(`read-spotKinds-${spot.kind}`)}: ${t(`landmark-${spot.at}`)}`).join("; ");
-  }
-  if (typeof leaf === "boolean") return t(leaf ? "app-yes" : "app-no");
-  return te(`point-${leaf}`) ? t(`point-${leaf}`) : String(leaf);
-}
-
-function settle(choice: Side | undefined) {
-  const found = conflict.value?.differences ?? [];
-  const mine = found.filter((_, i) => (choice ?? taken.value[i]) === "mine");
-  props.document.resolve(mine.map((d) => d.path));
+function settle(side: Side | undefined) {
+  const mine = rows.value.filter((_, i) => (side ?? chosen.value[i]) === "mine");
+  props.document.resolve(mine.map(({ change }) => change));
 }
 </script>
 
@@ -69,15 +54,15 @@ function settle(choice: Side | undefined) {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(difference, i) in conflict.differences" :key="difference.path.join('.')">
-            <th scope="row">{{ name(difference.path) }}</th>
-            <td>{{ value(difference.path, difference.mine) }}</td>
-            <td>{{ value(difference.path, difference.theirs) }}</td>
+          <tr v-for="(row, i) in rows" :key="row.key">
+            <th scope="row">{{ row.name }}</th>
+            <td>{{ row.mine }}</td>
+            <td>{{ row.theirs }}</td>
             <td>
               <ChoiceRow
-                v-model="taken[i]"
+                v-model="chosen[i]"
                 hide-label
-                :label="name(difference.path)"
+                :label="row.name"
                 :choices="[
                   { value: 'mine', label: t('conflict-mine') },
                   { value: 'theirs', label: t('conflict-theirs') },

@@ -13,6 +13,7 @@ useIntervalFn(() => (now.value = Date.now()), 1000);
 const text = computed(() => {
   const { state, savedAt, faults, refusal } = props.document;
   if (!props.document.editable.value) return t("save-readOnly");
+  if (!props.document.kept.value && state.value !== "saved") return t("save-notKept");
   switch (state.value) {
     case "saved": {
       if (!savedAt.value) return t("save-nothing");
@@ -29,7 +30,11 @@ const text = computed(() => {
       return t(`save-${state.value}`);
   }
 });
-const warning = computed(() => ["unreachable", "faulty", "refused", "conflict"].includes(props.document.state.value));
+const warning = computed(
+  () =>
+    ["unreachable", "faulty", "refused", "conflict"].includes(props.document.state.value) ||
+    (!props.document.kept.value && props.document.state.value !== "saved"),
+);
 </script>
 
 <template>

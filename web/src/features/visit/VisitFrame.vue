@@ -6,12 +6,14 @@ import { t } from "@/shared/words";
 import { useRoute } from "vue-router";
 import type { Visit } from "@/api";
 import StageRibbon from "./StageRibbon.vue";
+import { useLive } from "./useLive";
 import { VISIT, useVisitQuery } from "./visitData";
 
 const props = defineProps<{ visit: string }>();
 const route = useRoute();
 const query = useVisitQuery(() => props.visit);
 const found = query.data;
+useLive(() => props.visit);
 const bare = computed(() => route.meta.bare ?? false);
 
 // Stages are only mounted once the visit is there.

@@ -1,8 +1,11 @@
+import "fake-indexeddb/auto";
 import type { Saved } from "@/api";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { createPinia, setActivePinia } from "pinia";
-import { effectScope, nextTick } from "vue";
-import { keptKey, useDocument } from "./useDocument";
+import { effectScope, nextTick, ref } from "vue";
+import { keepEdits, keptBy } from "./journal";
+import { sendKept } from "./sendKept";
+import { useDocument } from "./useDocument";
 
 interface Note {
   note: string;
@@ -11,6 +14,8 @@ interface Note {
 
 const EMPTY: Note = { note: "", other: "" };
 const ID = "0190aaaa-0000-7000-8000-000000000001";
+const WREN = "0190aaaa-0000-7000-8000-0000000000aa";
+const IVO = "0190aaaa-0000-7000-8000-0000000000bb";
 
 function version(version: number, body: Note, saved_by = "Ivo"): Saved<Note> {
   return { version, body, saved_by, saved_at: "2026-01-01T00:00:00Z", stage: "talk" };
@@ -20,25 +25,67 @@ function answer(status: number, body: unknown) {
   return new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json" } });
 }
 
+const conflictWith = (current: unknown) =>
+  answer(409, { code: "conflict", status: 409, detail: "", message: { id: "error-conflict" }, fields: [], current });
+
+interface Sent {
+  key: string;
+  person: string;
+  operations: { path: string[]; before: unknown; value: unknown }[];
+}
+
 describe("a document that is edited", () => {
   const fetched = vi.fn<(request: Request) => Promise<Response>>();
   let scope = effectScope();
+  let sent: Sent[] = [];
 
-  function open(saved: Saved<Note> | undefined, editable = true) {
-    return scope.run(() => useDocument<Note>(ID, "talk", saved, EMPTY, { editable }))!;
+  async function open(saved: Saved<Note> | undefined, { editable = true, person = WREN } = {}) {
+    const known = ref(saved);
+    const page = scope.run(() => useDocument<Note>(person, ID, "talk", () => known.value, EMPTY, { editable }))!;
+    await page.ready;
+    return { ...page, hear: (now: Saved<Note>) => (known.value = now) };
   }
 
-  async function rest() {
-    await nextTick();
-    await vi.advanceTimersByTimeAsync(1000);
+  /** A server that carries out edits on what it has. */
+  function serves(from: Saved<Note>) {
+    let now = from;
+    fetched.mockImplementation(async (request) => {
+      const edit = (await request.json()) as Sent;
+      const again = sent.some(({ key }) => key === edit.key);
+      sent.push(edit);
+      if (again) return answer(200, now);
+      const clash = edit.operations.some(({ path, before }) => now.body[path[0] as keyof Note] !== before);
+      if (clash) return conflictWith(now);
+      const changed = Object.fromEntries(edit.operations.map(({ path, value }) => [path[0], value]));
+      now = version(now.version + 1, { ...now.body, ...changed });
+      return answer(200, now);
+    });
+    return {
+      change: (body: Partial<Note>) => (now = version(now.version + 1, { ...now.body, ...body })),
+      now: () => now,
+    };
   }
 
-  beforeEach(() => {
+  /** Lets time pass and what the device writes settle: its store answers by real timers. */
+  async function rest(ms = 1000) {
+    for (let passed = 0; passed < ms; passed += 100) {
+      await nextTick();
+      await vi.advanceTimersByTimeAsync(100);
+      await new Promise((done) => setImmediate(done));
+    }
+  }
+
+  beforeEach(async () => {
     setActivePinia(createPinia());
-    vi.useFakeTimers();
+    vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "Date"] });
     vi.stubGlobal("fetch", fetched);
-    localStorage.clear();
     fetched.mockReset();
+    sent = [];
+    for (const person of [WREN, IVO])
+      await keepEdits(
+        [],
+        (await keptBy(person)).map(({ key }) => key),
+      );
     scope = effectScope();
   });
 
@@ -48,85 +95,118 @@ describe("a document that is edited", () => {
     vi.unstubAllGlobals();
   });
 
-  /** An undo within the time that typing is left to rest used to take back the edit before, and the redo was lost. */
-  it("takes back the newest edit even if it was made this instant, and does it again", async () => {
-    fetched.mockImplementation(async () => answer(200, version(4, EMPTY)));
-    const page = open(version(3, { note: "a", other: "" }));
-    page.draft.value.note = "ab";
-    await rest();
-    page.draft.value.note = "abc";
-    await nextTick();
-    page.undo();
-    expect(page.draft.value.note).toBe("ab");
-    await vi.advanceTimersByTimeAsync(300);
-    page.redo();
-    expect(page.draft.value.note).toBe("abc");
-  });
-
-  it("is saved once typing rests, over the version it was made from", async () => {
-    fetched.mockImplementation(async (request) => {
-      const { base_version, document } = (await request.json()) as { base_version: number; document: Note };
-      return answer(200, version(base_version + 1, document));
-    });
-    const page = open(version(3, { note: "a", other: "" }));
+  it("is saved once typing rests, figure by figure, and nothing is left on the device", async () => {
+    serves(version(3, { note: "a", other: "" }));
+    const page = await open(version(3, { note: "a", other: "" }));
     page.draft.value.note = "ab";
     await nextTick();
     page.draft.value.note = "abc";
+    await nextTick();
     expect(page.state.value).toBe("editing");
     await rest();
-    expect(fetched).toHaveBeenCalledTimes(1);
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ person: WREN, operations: [{ path: ["note"], before: "a", value: "abc" }] });
     expect([page.state.value, page.version.value]).toEqual(["saved", 4]);
-    expect(localStorage.getItem(keptKey(ID, "talk"))).toBeNull();
+    expect(await keptBy(WREN)).toEqual([]);
   });
 
-  it("is kept here while the server is away, and saved when it is back", async () => {
+  it("is kept here while the server is away, and saved when the page is opened again", async () => {
     fetched.mockRejectedValue(new TypeError("refused"));
-    const page = open(undefined);
+    const page = await open(undefined);
     page.draft.value.note = "kept";
     await rest();
     expect(page.state.value).toBe("unreachable");
+    page.draft.value.other = "typed later";
+    await rest();
     scope.stop();
+    await rest();
 
     scope = effectScope();
-    fetched.mockImplementation(async () => answer(200, version(1, { note: "kept", other: "" })));
-    const again = open(undefined);
-    expect(again.draft.value.note).toBe("kept");
-    await rest();
-    expect([again.state.value, again.version.value]).toEqual(["saved", 1]);
+    serves(version(0, EMPTY));
+    const again = await open(undefined);
+    expect(again.draft.value).toEqual({ note: "kept", other: "typed later" });
+    await rest(3000);
+    expect([again.state.value, again.version.value]).toEqual(["saved", 2]);
+    expect(await keptBy(WREN)).toEqual([]);
   });
 
-  it("puts both versions before the person when somebody saved first", async () => {
-    const theirs = version(5, { note: "theirs", other: "theirs too" });
-    fetched.mockResolvedValueOnce(
-      answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }),
-    );
-    const page = open(version(4, { note: "a", other: "" }));
+  /** An answer that is lost used to leave it open whether the edit had landed. */
+  it("is sent under the same key until it is known to have landed", async () => {
+    const server = serves(version(3, EMPTY));
+    const whole = fetched.getMockImplementation()!;
+    fetched.mockImplementationOnce(async (request) => {
+      await whole(request);
+      server.change({ note: "changed since by somebody else" });
+      throw new TypeError("the line broke");
+    });
+    const page = await open(version(3, EMPTY));
+    page.draft.value.note = "mine";
+    await rest();
+    expect(page.state.value).toBe("unreachable");
+    await rest(3000);
+    expect(sent.map(({ key }) => key)).toEqual([sent[0]!.key, sent[0]!.key]);
+    expect([page.state.value, page.draft.value.note]).toEqual(["saved", "changed since by somebody else"]);
+  });
+
+  it("merges with what somebody else saved meanwhile, without asking", async () => {
+    const server = serves(version(4, EMPTY));
+    const page = await open(version(4, EMPTY));
+    server.change({ other: "theirs" });
+    page.draft.value.note = "mine";
+    await rest();
+    expect([page.state.value, page.conflict.value]).toEqual(["saved", undefined]);
+    expect(page.draft.value).toEqual({ note: "mine", other: "theirs" });
+  });
+
+  it("shows what another screen saved, and taking back an edit leaves that alone", async () => {
+    const server = serves(version(4, EMPTY));
+    const page = await open(version(4, EMPTY));
+    page.draft.value.note = "mine";
+    await rest();
+    page.hear(server.change({ other: "theirs" }));
+    await rest();
+    expect(page.draft.value).toEqual({ note: "mine", other: "theirs" });
+    page.undo();
+    expect(page.draft.value).toEqual({ note: "", other: "theirs" });
+    page.redo();
+    expect(page.draft.value).toEqual({ note: "mine", other: "theirs" });
+  });
+
+  it("asks only for the figure that both changed", async () => {
+    const server = serves(version(4, { note: "a", other: "" }));
+    const page = await open(version(4, { note: "a", other: "" }));
+    server.change({ note: "theirs", other: "theirs too" });
     page.draft.value.note = "mine";
     await rest();
     expect(page.state.value).toBe("conflict");
-    expect(page.conflict.value!.differences.map((d) => [d.path[0], d.changedBy])).toEqual([
-      ["note", "both"],
-      ["other", "them"],
-    ]);
+    expect(page.conflict.value!.clashes.map(({ path }) => path)).toEqual([["note"]]);
+    expect((await keptBy(WREN)).flatMap(({ operations }) => operations)).toMatchObject([{ value: "mine" }]);
 
-    fetched.mockImplementation(async (request) => {
-      const sent = (await request.json()) as { base_version: number; document: Note };
-      expect(sent).toEqual({ base_version: 5, document: { note: "mine", other: "theirs too" } });
-      return answer(200, version(6, sent.document));
-    });
-    page.resolve([["note"]]);
+    page.resolve(page.conflict.value!.clashes);
     await rest();
     expect([page.state.value, page.version.value]).toEqual(["saved", 6]);
-    expect(page.draft.value).toEqual({ note: "mine", other: "theirs too" });
+    expect(server.now().body).toEqual({ note: "mine", other: "theirs too" });
+    expect(await keptBy(WREN)).toEqual([]);
+  });
+
+  it("takes theirs where nothing of mine is chosen", async () => {
+    const server = serves(version(4, EMPTY));
+    const page = await open(version(4, EMPTY));
+    server.change({ note: "theirs" });
+    page.draft.value.note = "mine";
+    page.draft.value.other = "mine, too";
+    await rest();
+    page.resolve([]);
+    await rest();
+    expect(server.now().body).toEqual({ note: "theirs", other: "mine, too" });
+    expect(page.draft.value).toEqual(server.now().body);
   });
 
   it("asks nothing when the other version says the same", async () => {
-    const theirs = version(5, { note: "same", other: "" });
-    fetched.mockResolvedValueOnce(
-      answer(409, { code: "conflict", status: 409, detail: "", fields: [], current: theirs }),
-    );
-    const page = open(version(4, EMPTY));
+    const server = serves(version(4, EMPTY));
+    const page = await open(version(4, EMPTY));
     page.draft.value.note = "same";
+    page.hear(server.change({ note: "same" }));
     await rest();
     expect([page.state.value, page.version.value]).toEqual(["saved", 5]);
   });
@@ -134,29 +214,71 @@ describe("a document that is edited", () => {
   it("says faults at their fields and keeps what was typed", async () => {
     const fields = [{ field: "document.note", message: { id: "fault-missing" }, problem: { kind: "missing" } }];
     fetched.mockResolvedValueOnce(answer(422, { code: "fields", status: 422, detail: "", fields }));
-    const page = open(undefined);
+    const page = await open(undefined);
     page.draft.value.note = "x".repeat(9);
     await rest();
     expect(page.state.value).toBe("faulty");
     expect(page.faultAt("note")).toBe("is needed");
-    expect(localStorage.getItem(keptKey(ID, "talk"))).toContain("xxxxxxxxx");
+    expect(JSON.stringify(await keptBy(WREN))).toContain("xxxxxxxxx");
   });
 
-  it("takes back and does again", async () => {
-    fetched.mockImplementation(async () => answer(200, version(1, EMPTY)));
-    const page = open(undefined);
-    page.draft.value.note = "one";
+  it("takes back the newest edit even if it was made this instant, and does it again", async () => {
+    serves(version(3, { note: "a", other: "" }));
+    const page = await open(version(3, { note: "a", other: "" }));
+    page.draft.value.note = "ab";
     await rest();
+    page.draft.value.note = "abc";
+    await nextTick();
     page.undo();
-    expect(page.draft.value.note).toBe("");
+    expect(page.draft.value.note).toBe("ab");
+    await rest();
     page.redo();
-    expect(page.draft.value.note).toBe("one");
+    expect(page.draft.value.note).toBe("abc");
+    page.undo();
+    page.undo();
+    expect([page.draft.value.note, page.canUndo.value, page.canRedo.value]).toEqual(["a", false, true]);
   });
 
   it("sends nothing for a person who only reads", async () => {
-    const page = open(version(1, EMPTY), false);
+    const page = await open(version(1, EMPTY), { editable: false });
     page.draft.value.note = "x";
     await rest();
     expect(fetched).not.toHaveBeenCalled();
+  });
+
+  it("is never handed over by somebody else on the same device", async () => {
+    fetched.mockRejectedValue(new TypeError("refused"));
+    const mine = await open(version(1, EMPTY));
+    mine.draft.value.note = "Wren's";
+    await rest();
+    scope.stop();
+    await rest();
+
+    scope = effectScope();
+    const server = serves(version(1, EMPTY));
+    const theirs = await open(version(1, EMPTY), { person: IVO });
+    await sendKept(IVO);
+    await rest(3000);
+    expect([theirs.draft.value, sent, server.now().version]).toEqual([EMPTY, [], 1]);
+    scope.stop();
+
+    await sendKept(WREN);
+    expect(sent.map(({ person }) => person)).toEqual([WREN]);
+    expect([server.now().body.note, await keptBy(WREN)]).toEqual(["Wren's", []]);
+  });
+
+  it("says so when the device can't keep it", async () => {
+    fetched.mockRejectedValue(new TypeError("refused"));
+    const page = await open(version(1, EMPTY));
+    const full = vi.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("full", "QuotaExceededError");
+    });
+    page.draft.value.note = "too much";
+    await rest();
+    expect(page.kept.value).toBe(false);
+    full.mockRestore();
+    page.draft.value.note = "less";
+    await rest();
+    expect(page.kept.value).toBe(true);
   });
 });

@@ -1,140 +1,194 @@
 /**
- * A stage's document while it is edited: saved as you go over the version it was made from, kept on this device until the
- * server has it, and put before a person to choose when somebody else saved first.
+ * A stage's document while it is edited. What a person changes is an edit: operations on figures. It is kept on this device
+ * until the server has it, and merges with what others change; where two changed the same figure, the person chooses.
  */
-import { copy, same } from "@/shared/plain";
-import { Refused, Unreachable, body, client, type FieldFault, type Saved, type Stage } from "@/api";
-import { differences, withMine, type Difference } from "@/shared/merge";
-import { useDebouncedRefHistory, useEventListener } from "@vueuse/core";
+import { applied, at, changes, identify } from "@/shared/edit";
+import { alike, copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
+import { Refused, Unreachable, body, client, type FieldFault, type Operation, type Saved, type Stage } from "@/api";
+import { useEventListener, useThrottleFn } from "@vueuse/core";
+import { v4 as uuid } from "uuid";
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from "vue";
+import { keepEdits, keptOf, type KeptEdit } from "./journal";
+import { useHistory } from "./useHistory";
 
 /** How long typing rests before it is saved, ms. */
 const REST_MS = 700;
 /** How long a server that can't be reached is left before it is asked again, ms. */
 const RETRY_MS = 2000;
+/** How often what is being typed is written down on this device, ms. */
+const KEEP_MS = 100;
 
 export type SaveState = "saved" | "editing" | "saving" | "unreachable" | "faulty" | "refused" | "conflict";
 
-/** What is kept on this device. */
-interface Kept<T> {
-  base_version: number;
-  base: T;
-  document: T;
-}
-
+/** Figures that two people changed. */
 export interface Conflict<T> {
   theirs: Saved<T>;
-  differences: Difference[];
+  /** Theirs with all of mine that nobody else changed. */
+  merged: T;
+  /** My changes of figures that they changed, too. */
+  clashes: Operation[];
 }
 
-export function keptKey(visit: string, stage: Stage): string {
-  return `spirel.unsaved.${visit}.${stage}`;
-}
+/** Documents that are open on this page: whoever sends what was left behind leaves them alone. */
+export const openDocuments = new Set<string>();
+export const documentKey = (visit: string, stage: Stage) => `${visit} ${stage}`;
 
-async function put<T>(visit: string, stage: Stage, base_version: number, document: T): Promise<Saved<T>> {
+/** Sends an edit. */
+export async function sendEdit<T>({ key, person, visit, stage, operations }: KeptEdit): Promise<Saved<T>> {
   const params = { path: { id: visit, stage } };
-  const sent = { base_version, document: document as Record<string, never> };
-  return (await body(client.PUT("/api/visits/{id}/stages/{stage}", { params, body: sent }))) as unknown as Saved<T>;
+  const answer = client.PATCH("/api/visits/{id}/stages/{stage}", { params, body: { key, person, operations } });
+  return (await body(answer)) as unknown as Saved<T>;
 }
+
+/** Whether a request may do better later. */
+export const isAway = (error: unknown) =>
+  error instanceof Unreachable || (error instanceof Refused && error.problem.status >= 500);
 
 export function useDocument<T extends object>(
+  person: string,
   visit: string,
   stage: Stage,
-  saved: Saved<T> | undefined,
+  saved: () => Saved<T> | undefined,
   empty: T,
   options: { editable: boolean; onSaved?: (saved: Saved<T>) => void },
 ) {
-  const draft = ref(copy({ ...empty, ...saved?.body })) as Ref<T>;
-  const version = ref(saved?.version ?? 0);
-  const savedAt = ref<string | undefined>(saved?.saved_at);
+  const filled = (body: T | undefined): T => copy({ ...empty, ...body });
+  const draft = ref(filled(saved()?.body)) as Ref<T>;
+  const version = ref(saved()?.version ?? 0);
+  const savedAt = ref<string | undefined>(saved()?.saved_at);
   const state = ref<SaveState>("saved");
   const { tell, tellFailure } = useUnit();
   const faults = ref<FieldFault[]>([]);
   const conflict = shallowRef<Conflict<T>>();
   const refusal = ref<string>();
+  /** Whether this device could write down what isn't saved. */
+  const kept = ref(true);
+  const history = useHistory(draft);
+
+  /** What the server had when it was last heard of. */
   let base: T = copy(draft.value);
+  /** Edits that may have reached the server, and what they make of the base. */
+  let flying: KeptEdit[] = [];
+  let after: T = base;
+  /** The edit that is being made. */
+  let key = uuid();
+  let begun = Date.now();
+  /** Edits of this document that this page has written down. */
+  let written = new Set<string>();
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let ended = false;
   let running: Promise<void> | undefined;
+  let writing: Promise<void> = Promise.resolve();
 
-  const history = useDebouncedRefHistory(draft, {
-    deep: true,
-    clone: copy,
-    debounce: 250,
-    capacity: 100,
-    shouldCommit: () => !isKept(),
+  const pending = (): Operation[] => changes(after, draft.value);
+  const edit = (operations: Operation[], sent: boolean): KeptEdit => ({
+    ...{ key, person, visit, stage, operations, sent, at: begun },
   });
-  /** Whether the newest step of the history is what stands now. */
-  function isKept(): boolean {
-    return same(draft.value, history.last.value.snapshot);
-  }
-  /** An edit that is taken back at once is a step, too, although typing hasn't rested. */
-  function undo() {
-    if (!isKept()) history.commit();
-    history.undo();
-  }
 
-  function keep() {
-    const kept: Kept<T> = { base_version: version.value, base, document: draft.value };
-    localStorage.setItem(keptKey(visit, stage), JSON.stringify(kept));
+  /** Writes down on this device what the server doesn't have. */
+  function keep(): Promise<void> {
+    if (!options.editable) return writing;
+    const operations = pending();
+    const edits = operations.length > 0 ? [...flying, edit(operations, false)] : flying;
+    const now = new Set(edits.map((known) => known.key));
+    const forgotten = [...written].filter((known) => !now.has(known));
+    written = now;
+    writing = writing.then(async () => {
+      try {
+        await keepEdits(edits, forgotten);
+        kept.value = true;
+      } catch {
+        // The device is full or forbids it: it is said, and the page asks before it closes.
+        kept.value = edits.length === 0;
+      }
+    });
+    return writing;
   }
-
-  function forget() {
-    localStorage.removeItem(keptKey(visit, stage));
-  }
+  const keepSoon = useThrottleFn(() => void keep(), KEEP_MS, true);
 
   function later(ms: number) {
     clearTimeout(timer);
-    timer = setTimeout(() => void save(), ms);
+    // A page that was left tries no more: what it couldn't save is handed over by whoever made it.
+    if (!ended) timer = setTimeout(() => void save(), ms);
   }
 
-  function meet(theirs: Saved<T>) {
-    const body = { ...copy(empty), ...theirs.body };
-    const found = differences(base, draft.value, body);
-    if (found.length === 0) {
-      settle({ ...theirs, body });
+  /** Takes over what the server has, with these changes of mine on it. */
+  function take(now: Saved<T>, mine: Operation[]) {
+    const theirs = filled(now.body);
+    const { document, clashes } = applied(theirs, mine);
+    if (clashes.length > 0) {
+      state.value = "conflict";
+      conflict.value = { theirs: { ...now, body: theirs }, merged: document, clashes };
       return;
     }
-    state.value = "conflict";
-    conflict.value = { theirs: { ...theirs, body }, differences: found };
+    settle(now, theirs, document);
   }
 
-  function settle(now: Saved<T>) {
+  function settle(now: Saved<T>, theirs: T, document: T) {
+    base = theirs;
+    after = applied(
+      theirs,
+      flying.flatMap((sent) => sent.operations),
+    ).document;
     version.value = now.version;
     savedAt.value = now.saved_at;
-    base = copy({ ...empty, ...now.body });
-    faults.value = [];
-    refusal.value = undefined;
     conflict.value = undefined;
-    if (same(base, draft.value)) {
+    refusal.value = undefined;
+    if (!alike(draft.value, document)) history.replace(document);
+    rest();
+    options.onSaved?.(now);
+  }
+
+  /** What follows from what is now saved and what isn't. */
+  function rest() {
+    const clean = flying.length === 0 && pending().length === 0;
+    if (clean) {
       state.value = "saved";
-      forget();
+      faults.value = [];
     } else {
       state.value = "editing";
-      keep();
       later(REST_MS);
     }
-    options.onSaved?.(now);
+    void keep();
   }
 
   async function attempt() {
     state.value = "saving";
-    const sent = copy(draft.value);
+    if (flying.length === 0) {
+      flying = [edit(pending(), true)];
+      after = copy(draft.value);
+      key = uuid();
+      begun = Date.now();
+      await keep();
+    }
+    const sent = flying[0]!;
     try {
-      const now = await put(visit, stage, version.value, sent);
-      settle({ ...now, body: sent });
+      const now = await sendEdit<T>(sent);
+      const mine = pending();
+      flying = flying.slice(1);
+      faults.value = [];
+      take(now, [...flying.flatMap((next) => next.operations), ...mine]);
     } catch (error) {
+      if (isAway(error)) {
+        state.value = "unreachable";
+        later(RETRY_MS);
+        return;
+      }
+      // It hasn't landed: what it changed is part of the next one.
+      const all = [...flying.flatMap((next) => next.operations), ...pending()];
+      flying = [];
+      after = base;
       if (error instanceof Refused && error.problem.code === "conflict" && error.problem.current) {
-        meet(error.problem.current as unknown as Saved<T>);
+        take(error.problem.current as unknown as Saved<T>, all);
       } else if (error instanceof Refused && error.problem.code === "fields") {
         state.value = "faulty";
         faults.value = error.problem.fields.map((fault) => ({ ...fault, field: fault.field.replace("document.", "") }));
-      } else if (error instanceof Unreachable || (error instanceof Refused && error.problem.status >= 500)) {
-        state.value = "unreachable";
-        later(RETRY_MS);
+        void keep();
       } else {
         state.value = "refused";
         refusal.value = tellFailure(error);
+        void keep();
       }
     }
   }
@@ -143,7 +197,11 @@ export function useDocument<T extends object>(
   async function save(): Promise<void> {
     clearTimeout(timer);
     if (running) await running;
-    if (!options.editable || state.value === "conflict" || same(base, draft.value)) return;
+    if (!options.editable || state.value === "conflict") return;
+    if (flying.length === 0 && pending().length === 0) {
+      state.value = "saved";
+      return;
+    }
     running = attempt();
     try {
       await running;
@@ -156,64 +214,74 @@ export function useDocument<T extends object>(
     draft,
     () => {
       if (!options.editable || state.value === "conflict") return;
-      if (same(base, draft.value)) {
-        if (state.value !== "saving") {
-          state.value = "saved";
-          faults.value = [];
-          forget();
-        }
+      identify(draft.value);
+      keepSoon();
+      if (flying.length === 0 && alike(base, draft.value)) {
+        clearTimeout(timer);
+        state.value = "saved";
+        faults.value = [];
         return;
       }
-      keep();
       if (state.value !== "saving" && state.value !== "unreachable") state.value = "editing";
       later(REST_MS);
     },
     { deep: true },
   );
 
-  /** Ends a conflict with mine at the fields named and theirs everywhere else. */
-  function resolve(mine: readonly (readonly string[])[]) {
+  // What another screen saved.
+  watch(saved, (now) => {
+    if (!now || now.version <= version.value || flying.length > 0) return;
+    take(now, changes(base, draft.value));
+  });
+
+  /** Ends a conflict with my changes of the figures named, and theirs everywhere else. */
+  function resolve(mine: readonly Operation[]) {
     if (!conflict.value) return;
-    const { theirs } = conflict.value;
-    const merged = withMine(theirs.body, copy(draft.value), mine);
-    version.value = theirs.version;
-    savedAt.value = theirs.saved_at;
-    base = copy(theirs.body);
-    conflict.value = undefined;
-    state.value = "saved";
-    draft.value = merged;
-    options.onSaved?.(theirs);
+    const { theirs, merged } = conflict.value;
+    const forced = mine.map((change) => ({ ...change, before: at(theirs.body, change.path) ?? null }));
+    settle(theirs, theirs.body, applied(merged, forced).document);
   }
 
-  // What an earlier page could not hand over is taken up again.
-  const text = options.editable ? localStorage.getItem(keptKey(visit, stage)) : null;
-  if (text) {
-    try {
-      const kept = JSON.parse(text) as Kept<T>;
-      const theirs = saved;
-      draft.value = { ...copy(empty), ...kept.document };
-      if (theirs && kept.base_version !== theirs.version) {
-        base = { ...copy(empty), ...kept.base };
-        meet(theirs);
-      } else if (same(base, draft.value)) {
-        forget();
-      } else {
-        state.value = "editing";
-        later(0);
-      }
-    } catch {
-      forget();
+  /** What an earlier page could not hand over is taken up again. */
+  async function takeUp() {
+    const left = await keptOf(person, visit, stage);
+    if (left.length === 0) return;
+    written = new Set(left.map((known) => known.key));
+    // What may have reached the server is sent as it was; what may not is part of the edit that is made now.
+    flying = left.filter((known) => known.sent);
+    after = applied(
+      base,
+      flying.flatMap((known) => known.operations),
+    ).document;
+    const mine = [
+      ...left.filter((known) => !known.sent).flatMap((known) => known.operations),
+      ...changes(base, draft.value),
+    ];
+    const { document, clashes } = applied(after, mine);
+    if (clashes.length > 0 && saved()) {
+      state.value = "conflict";
+      conflict.value = { theirs: { ...saved()!, body: base }, merged: document, clashes };
+      return;
     }
+    draft.value = document;
+    state.value = "editing";
+    later(0);
   }
+  const ready = options.editable ? takeUp().catch(() => (kept.value = false)) : Promise.resolve();
 
+  const name = documentKey(visit, stage);
+  openDocuments.add(name);
   useEventListener(window, "online", () => void save());
+  useEventListener(window, "pagehide", () => void keep());
   useEventListener(window, "beforeunload", (event: BeforeUnloadEvent) => {
-    // It is kept on this device; the question only stands while the server doesn't have it.
-    if (state.value === "faulty" || state.value === "conflict") event.preventDefault();
+    // It is kept on this device; the question only stands while the server can't take it, or the device couldn't keep it.
+    if (state.value === "faulty" || state.value === "conflict" || !kept.value) event.preventDefault();
   });
   onScopeDispose(() => {
+    ended = true;
     clearTimeout(timer);
-    void save();
+    openDocuments.delete(name);
+    if (state.value !== "conflict") void save();
   });
 
   return {
@@ -224,9 +292,11 @@ export function useDocument<T extends object>(
     faults,
     conflict,
     refusal,
+    kept,
+    ready,
     save,
     resolve,
-    undo,
+    undo: history.undo,
     redo: history.redo,
     canUndo: history.canUndo,
     canRedo: history.canRedo,

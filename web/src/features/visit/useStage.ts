@@ -8,7 +8,10 @@ import { EMPTY, savedStage, useStageSaved, useVisit, type StageBodies } from "./
 export function useStage<S extends Stage>(stage: S): VisitDocument<StageBodies[S]> {
   const visit = useVisit();
   const session = useSession();
-  return useDocument(visit.value.id, stage, savedStage(visit.value, stage), EMPTY[stage], {
+  const saved = () => savedStage(visit.value, stage);
+  // Nobody sees a visit who isn't signed in.
+  const person = session.person?.id ?? "";
+  return useDocument(person, visit.value.id, stage, saved, EMPTY[stage], {
     editable: session.mayEdit,
     onSaved: useStageSaved(visit.value.id),
   });

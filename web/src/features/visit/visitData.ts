@@ -9,7 +9,7 @@ export type StageBodies = StageDocuments;
 /** What a stage holds before anything was said, measured or wished. */
 export const EMPTY: { [S in Stage]: StageBodies[S] } = contract.stages;
 
-const keyOf = (id: string) => ["visit", id] as const;
+export const keyOf = (id: string) => ["visit", id] as const;
 
 export function useVisitQuery(id: MaybeRefOrGetter<string>) {
   return useQuery({
