@@ -34,6 +34,7 @@ export default defineConfig({
   test: {
     environment: "happy-dom",
     include: ["src/**/*.test.ts"],
+    setupFiles: ["src/shared/testPage.ts"],
     server: { deps: { inline: ["element-plus"] } },
   },
 });

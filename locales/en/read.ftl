@@ -103,6 +103,15 @@ read-spotKinds-tight_tying = tight tying
 read-spotKinds-sore_skin = sore skin
 read-spotReach = Reaches
 read-spotStrength = How much
+read-tab-hand = Combs and surface
+read-tab-head = Head
+read-tab-shape = Gathered and worn
+read-tab-spots =
+    { $count ->
+        [0] Weak spots
+       *[other] Weak spots ({ $count })
+    }
+read-tab-table = From a table
 read-spots = Weak spots
 read-spotsHint = The plan's hair is as thin or as broken there as you say.
 read-spotsSeen =

@@ -43,7 +43,7 @@ export class Hand {
 export async function pair(screen: Page, ...labels: string[]): Promise<void> {
   await screen.getByText("Pair instruments").click();
   for (const label of labels) {
-    await screen.getByRole("checkbox", { name: label }).check();
+    await screen.locator("label", { hasText: label }).click();
     await expect(screen.getByRole("checkbox", { name: label })).toBeChecked();
   }
   await screen.getByText("Pair instruments").click();

@@ -33,7 +33,7 @@ test("two people on one reading: what each changes shows on the other's screen, 
 
   // A list is edited member by member, too: both add a weak spot.
   for (const page of [wren, ivo]) {
-    await page.getByText("Weak spots", { exact: true }).first().click();
+    await page.getByRole("tab", { name: /^Weak spots/ }).click();
     await page.getByRole("button", { name: "Add a weak spot" }).click();
   }
   for (const page of [wren, ivo]) await expect(page.getByLabel("What is there")).toHaveCount(2);

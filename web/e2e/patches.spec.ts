@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { Hand, pair } from "./hand";
-import { SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
+import { choose, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
 
 const zones = (page: Page) => page.getByRole("table").getByRole("row");
 /** To a stage of the visit; until it is there, rows of the one before are still on the page. */
@@ -34,7 +34,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   // The nape is of the lower half's kind: only how long it is there is measured.
   await wren.getByRole("button", { name: "Nape", exact: true }).click();
   await wren.getByText("Read in halves, or with another zone").click();
-  await wren.getByLabel("Its hair").selectOption({ label: "like Left side, lower half" });
+  await choose(wren.getByLabel("Its hair"), { label: "like Left side, lower half" });
   await expect(letGo(wren)).toBeHidden();
   await expect(wren.getByText("Its hair is read with Left side, lower half.")).toBeVisible();
   await stretched(wren).fill("20");
@@ -49,7 +49,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
     .getByRole("row", { name: /^Left side/ })
     .getByRole("button")
     .click();
-  await wren.getByLabel("Ends at", { exact: true }).selectOption("cheekbone");
+  await choose(wren.getByLabel("Ends at", { exact: true }), "cheekbone");
   await expect(wren.getByRole("row", { name: /^Left side/ })).toContainText("·");
   await expect(saveState(wren)).toHaveText(SAVED);
   await goTo(wren, "Mark");
@@ -92,7 +92,7 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
     .getByRole("row", { name: /^Crown/ })
     .getByRole("button")
     .click();
-  await wren.getByLabel("Ends at", { exact: true }).selectOption({ index: 1 });
+  await choose(wren.getByLabel("Ends at", { exact: true }), { index: 1 });
   await expect(saveState(wren)).toHaveText(SAVED);
   await goTo(wren, "Mark");
   await expect(wren.getByText(/by what was seen of it, about \d+ % shrinkage/)).toBeVisible();

@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { BINARY, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
+import { choose, BINARY, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
 
 test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
   const picture = info.outputPath("scalp.png");
@@ -41,7 +41,7 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
   const whole = await grams();
 
   await wren.getByRole("link", { name: /^Read/ }).click();
-  await wren.getByText("Gathered hair").click();
+  await wren.getByRole("tab", { name: "Gathered and worn" }).click();
   for (let i = 0; i < 3; i++) await wren.getByRole("button", { name: "Add a girth further down" }).click();
   const round = wren.getByLabel("Round the hair");
   await round.nth(1).fill("12");
@@ -51,18 +51,18 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
   // Shares (8/9)² and (4.5/9)² at 10 and 20 cm: half is passed at 15.4 cm.
   await expect(wren.getByText(/^Half of the hair reaches 15\.4 cm from the tie, give or take \d\.\d cm/)).toBeVisible();
 
-  await wren.getByText("Weak spots").click();
+  await wren.getByRole("tab", { name: /^Weak spots/ }).click();
   await wren.getByRole("button", { name: "Add a weak spot" }).click();
-  await wren.getByLabel("Where", { exact: true }).selectOption("crown");
+  await choose(wren.getByLabel("Where", { exact: true }), "crown");
   await wren.getByRole("textbox", { name: "Reaches" }).fill("10");
   await wren.getByLabel("How much").fill("90");
   await expect(wren.getByText(/If it came suddenly or in patches, stop and refer/)).toBeVisible();
-  await wren.getByLabel("What is there").selectOption("sore_skin");
+  await choose(wren.getByLabel("What is there"), "sore_skin");
   const sore = wren.getByRole("note").filter({ hasText: "Sore skin is noted" });
   await sore.getByRole("button", { name: "Noted" }).click();
   await expect(sore).toBeHidden();
   await expect(wren.getByText(/^Noted: Sore skin is noted/)).toBeVisible();
-  await wren.getByLabel("What is there").selectOption("thin");
+  await choose(wren.getByLabel("What is there"), "thin");
   await expect(saveState(wren)).toHaveText(SAVED);
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
@@ -139,7 +139,7 @@ test("the line and the girths are met by the computed hair, and what contradicts
   await now.getByText("Where the perimeter lies").click();
   await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
   // A line at the waist can't be that of hair that was read as 45 cm and less.
-  await now.getByLabel("Middle of the back").selectOption("waist");
+  await choose(now.getByLabel("Middle of the back"), "waist");
   await expect(now.getByText(/The computed hair ends \d\d\.\d cm higher: a zone was read too short/)).toBeVisible();
   await wren.keyboard.press("Control+z");
   await expect(now.getByText("The computed hair agrees.")).toHaveCount(5);
@@ -152,7 +152,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
   await expect(guardian).toBeVisible();
   await wren.getByText("A guardian has agreed", { exact: true }).click();
   await expect(guardian).toBeHidden();
-  await wren.getByLabel("lightened").check();
+  await wren.locator("label", { hasText: "lightened" }).click();
   const treated = wren.getByRole("note").filter({ hasText: "stretches and breaks more easily" });
   await treated.getByRole("button", { name: "Noted" }).click();
   await expect(treated).toBeHidden();
@@ -166,7 +166,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
   const asked = wren.waitForRequest("**/api/compute/fall");
-  await wren.getByLabel("Begin with a cut").selectOption({ index: 1 });
+  await choose(wren.getByLabel("Begin with a cut"), { index: 1 });
   expect(((await asked).postDataJSON() as { ties_back: boolean }).ties_back).toBe(true);
   await wren.reload();
   await wren.getByRole("link", { name: /^Talk/ }).click();
@@ -175,7 +175,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
 
 test("a table of somebody else's is mapped, shown with its faults, and taken over in one step", async ({ wren }) => {
   await blankVisit(wren, "Calliope Reedham");
-  await wren.getByText("Figures from a table").click();
+  await wren.getByRole("tab", { name: "From a table" }).click();
   const table = "Area;x\n";
   const file = (text: string) => ({ name: "hair.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   const picker = wren.locator('.csv input[type="file"]');
@@ -184,7 +184,7 @@ test("a table of somebody else's is mapped, shown with its faults, and taken ove
   await picker.setInputFiles(file("area,long (cm),Let go (cm)\nTop,30,15.5\nNape,22,24\nKnee,1,1\n"));
   await expect(wren.getByText(/Line 4 : “Knee” names no zone that is known here/)).toBeVisible();
   // What its heading doesn't say a person does.
-  await wren.getByLabel("long (cm)").selectOption("stretched_mm");
+  await choose(wren.getByLabel("long (cm)"), "stretched_mm");
   await expect(wren.getByText(/Line 3 Let go \(cm\): “24” can't be longer/)).toBeVisible();
   await expect(wren.getByText("Will be read: Top, Nape.")).toBeVisible();
   await wren.getByRole("button", { name: "Use them" }).click();
@@ -260,8 +260,8 @@ test("what changed since the last reading is said, and marks lie on the head", a
   await expect(wren.locator(".left .mark")).toHaveCount(0);
 
   // Another is put where it is by pressing the head, and the list has it.
-  await wren.getByText("1 noted").click();
-  await wren.getByLabel("Put on the head").selectOption("breakage");
+  await wren.getByRole("tab", { name: "Weak spots (1)" }).click();
+  await choose(wren.getByLabel("Put on the head"), "breakage");
   await expect(wren.getByText("Press where there is broken hair.")).toBeVisible();
   await wren.locator(".behind").getByRole("button", { name: "Here: crown" }).press("Enter");
   await expect(wren.locator(".behind .mark.breakage")).toHaveCount(1);
@@ -272,7 +272,7 @@ test("what changed since the last reading is said, and marks lie on the head", a
 
 test("the drop is timed by two presses, and hair that soaks oddly asks to be measured wet", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Read");
-  await wren.getByText("How it feels, and how fast it takes up water.").click();
+  await wren.getByRole("tab", { name: "Combs and surface" }).click();
   await wren.locator(".surface").getByRole("radio", { name: "dry", exact: true }).check({ force: true });
   await wren.getByRole("button", { name: "The drop is on" }).click();
   await wren.getByRole("button", { name: /^It is gone/ }).click();

@@ -1,5 +1,5 @@
 /** The real binary on a database of its own, and the pages of a person who is signed in. */
-import { test as base, expect, type Page } from "@playwright/test";
+import { test as base, expect, type Locator, type Page } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { mkdtemp, rm } from "node:fs/promises";
@@ -120,6 +120,19 @@ export async function blankVisit(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: "Begin a visit today" }).click();
   await page.getByRole("navigation", { name: "Stages of the visit" }).getByRole("link", { name: /^Read/ }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Read" })).toBeAttached();
+}
+
+/** Chooses one of many by its value, as a person does: opens the list and presses it. */
+export async function choose(field: Locator, value: string | { label: string } | { index: number }): Promise<void> {
+  await field.locator("xpath=ancestor::div[contains(@class, 'el-select__wrapper')]").click();
+  const options = field.page().locator("#layers .el-select-dropdown__item:visible");
+  const one =
+    typeof value === "string"
+      ? options.and(field.page().locator(`[data-value="${value}"]`))
+      : "label" in value
+        ? options.filter({ hasText: new RegExp(`^\\s*${value.label}\\s*$`) })
+        : options.nth(value.index);
+  await one.click();
 }
 
 /** What the page says of a save that has landed. */

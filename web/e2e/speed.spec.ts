@@ -1,5 +1,5 @@
 /** What is measured of the page itself. */
-import { expect, openVisit, test } from "./server";
+import { choose, expect, openVisit, test } from "./server";
 
 // The recorder of traces copies the whole page at every step: that would be more than half of what is measured here.
 test.use({ trace: "off" });
@@ -8,7 +8,7 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
   await openVisit(wren, "Sunniva Drake", "Plan");
   // A line that every millimetre moves, whatever else her plan does.
   const answered = wren.waitForResponse("**/api/compute/fall");
-  await wren.getByLabel("Begin with a cut").selectOption({ label: "Plumb line" });
+  await choose(wren.getByLabel("Begin with a cut"), { label: "Plumb line" });
   await answered;
   const front = wren.getByRole("img", { name: /^from the front/ }).locator(".after");
   await expect(front).toBeVisible();

@@ -1,4 +1,4 @@
-import { BINARY, openVisit, signIn, test } from "../e2e/server";
+import { choose, BINARY, openVisit, signIn, test } from "../e2e/server";
 import { Hand, pair } from "../e2e/hand";
 import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
@@ -67,7 +67,7 @@ test("a visit", async ({ wren: page }) => {
   await (await scene).finished();
   await inSpace(page);
   await take(page, "plan");
-  await page.getByLabel("Compare with").selectOption("box_loft");
+  await choose(page.getByLabel("Compare with"), "box_loft");
   await page.getByRole("heading", { name: "Box loft" }).waitFor();
   await take(page, "plan-two-cuts");
   await openVisit(page, "Sunniva Drake", "Mark");
@@ -100,7 +100,7 @@ test("a visit on a tablet", async ({ wren: page }, info) => {
   await page.getByText("Layers, more figures, further strands, density").click();
   await page.locator('.counter input[type="file"]').setInputFiles(scalp);
   await page.getByText(/^Counted/).waitFor();
-  await page.getByText("Gathered hair").click();
+  await page.getByRole("tab", { name: "Gathered and worn" }).click();
   await page.evaluate(() => scrollTo(0, 0));
   await take(page, "read-tablet");
   await openVisit(page, "Tova Quill", "Plan");

@@ -31,7 +31,7 @@ fn movement(region: Region, kind: MoveKind) -> Move {
 }
 
 fn one(only: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![only] }
+    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![Move { id: 1, ..only }] }
 }
 
 fn layout(along: Along, from: Landmark) -> Layout {

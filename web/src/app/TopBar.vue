@@ -48,10 +48,10 @@ async function leave(everywhere: boolean) {
     </nav>
     <span class="right">
       <ChoiceRow v-model="chosen" class="units" :label="t('unit-label')" hide-label :choices="units" />
-      <button type="button" class="plain" @click="$emit('help')">{{ t("help-open") }}</button>
-      <button type="button" class="plain" :aria-expanded="open" aria-haspopup="dialog" @click="open = true">
+      <ElButton text @click="$emit('help')">{{ t("help-open") }}</ElButton>
+      <ElButton text :aria-expanded="open" aria-haspopup="dialog" @click="open = true">
         {{ session.person?.name }}
-      </button>
+      </ElButton>
     </span>
     <ElDialog v-model="open" :title="session.person?.name ?? ''" width="420px" append-to="#layers">
       <div class="stack">
@@ -113,18 +113,18 @@ nav a.router-link-active {
   flex-wrap: wrap;
 }
 
-.plain {
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 0;
-  border-radius: 8px;
-  min-height: 44px;
-  padding: 4px 12px;
-  cursor: pointer;
-}
+@media (max-width: 600px) {
+  .bar {
+    gap: 0 8px;
+    padding: 4px 12px;
+  }
 
-.plain:hover {
-  background: var(--sunk);
+  .right {
+    gap: 0;
+  }
+
+  .right :deep(.el-button) {
+    padding: 8px;
+  }
 }
 </style>

@@ -1,4 +1,4 @@
 import { useDark } from "@vueuse/core";
 
 /** Salon light or evening: the device's own setting until the person chooses. */
-export const useTheme = () => useDark({ storageKey: "spirel.theme", disableTransition: true });
+export const useTheme = () => useDark({ storageKey: "spirel.theme", disableTransition: false });

@@ -4,64 +4,29 @@ const props = defineProps<{ label: string; choices: readonly { value: T; label: 
 const chosen = defineModel<T[]>({ required: true });
 
 /** The same choice is always the same document. */
-function toggle(one: T, on: boolean) {
-  chosen.value = props.choices
-    .map((choice) => choice.value)
-    .filter((value) => (value === one ? on : chosen.value.includes(value)));
+function take(values: unknown) {
+  chosen.value = props.choices.map((choice) => choice.value).filter((value) => (values as T[]).includes(value));
 }
 </script>
 
 <template>
-  <fieldset :disabled="disabled">
-    <legend>{{ label }}</legend>
-    <div class="chips">
-      <label v-for="choice in choices" :key="choice.value" :class="{ on: chosen.includes(choice.value) }">
-        <input
-          type="checkbox"
-          :checked="chosen.includes(choice.value)"
-          @change="toggle(choice.value, ($event.target as HTMLInputElement).checked)"
-        />
+  <div class="chips">
+    <span class="legend" aria-hidden="true">{{ label }}</span>
+    <ElCheckboxGroup :model-value="chosen" :disabled="disabled" :aria-label="label" @update:model-value="take">
+      <ElCheckboxButton v-for="choice in choices" :key="choice.value" :value="choice.value" :label="choice.label">
         {{ choice.label }}
-      </label>
-    </div>
-  </fieldset>
+      </ElCheckboxButton>
+    </ElCheckboxGroup>
+  </div>
 </template>
 
 <style scoped>
 .chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
+  display: grid;
+  gap: 6px;
 }
 
-label {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 48px;
-  padding: 4px 16px;
-  border: 1px solid var(--line-strong);
-  border-radius: 24px;
-  background: var(--sheet);
-  cursor: pointer;
-}
-
-.on {
-  border: 2px solid var(--ink);
-  padding: 3px 15px;
-  font-weight: 650;
-}
-
-label:has(:focus-visible) {
-  outline: 3px solid var(--forecast);
-  outline-offset: 2px;
-}
-
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
-  margin: 0;
-  outline: 0;
+.legend {
+  font-weight: 600;
 }
 </style>

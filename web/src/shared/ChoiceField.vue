@@ -1,50 +1,55 @@
 <script setup lang="ts" generic="T extends string">
 /** One of many choices, by name. */
-import FieldFault from "./FieldFault.vue";
+import { computed } from "vue";
+import FieldShell from "./FieldShell.vue";
 
 const props = defineProps<{
   modelValue: T | undefined;
   label: string;
   choices: readonly { value: T; label: string }[];
+  hideLabel?: boolean;
+  hint?: string;
   fault?: string;
+  /** Shown while nothing is chosen. */
+  placeholder?: string;
   disabled?: boolean;
 }>();
 const emit = defineEmits<{ "update:modelValue": [value: T] }>();
-const id = `choose-${Math.random().toString(36).slice(2)}`;
 
-function take(event: Event) {
-  const { value } = event.target as HTMLSelectElement;
+/** What stands for nothing, where that can be chosen. */
+const none = computed(() => props.choices.find((choice) => (choice.value as string) === "")?.label);
+const chosen = computed(() => props.choices.find((choice) => choice.value === props.modelValue));
+
+function take(value: unknown) {
   const found = props.choices.find((choice) => choice.value === value);
   if (found) emit("update:modelValue", found.value);
 }
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">{{ label }}</label>
-    <select
+  <FieldShell v-slot="{ id, describedBy }" :label="label" :hide-label="hideLabel" :fault="fault" :hint="hint">
+    <ElSelect
       :id="id"
-      :value="modelValue ?? ''"
+      :model-value="modelValue ?? ''"
       :disabled="disabled"
-      :aria-invalid="Boolean(fault)"
-      :aria-describedby="fault ? `${id}-fault` : undefined"
-      @change="take"
+      :placeholder="placeholder ?? none ?? ''"
+      :aria-label="label"
+      :aria-describedby="describedBy"
+      :persistent="false"
+      append-to="#layers"
+      @update:model-value="take"
     >
-      <option v-for="choice in choices" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
-    </select>
-    <FieldFault v-if="fault" :id="`${id}-fault`" :said="fault" />
-  </div>
+      <!-- The options are made once the list is open: the label of what is chosen doesn't wait for them. -->
+      <template #label>
+        <span :title="chosen?.label">{{ chosen?.label }}</span>
+      </template>
+      <ElOption
+        v-for="choice in choices"
+        :key="choice.value"
+        :value="choice.value"
+        :label="choice.label"
+        :data-value="choice.value"
+      />
+    </ElSelect>
+  </FieldShell>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  gap: 4px;
-  align-content: start;
-  min-width: 0;
-}
-
-label {
-  font-weight: 600;
-}
-</style>

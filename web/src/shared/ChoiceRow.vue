@@ -8,77 +8,42 @@ const props = defineProps<{
   disabled?: boolean;
 }>();
 const emit = defineEmits<{ "update:modelValue": [value: T] }>();
-const name = `choice-${Math.random().toString(36).slice(2)}`;
 
-function take(value: T) {
-  if (!props.disabled) emit("update:modelValue", value);
+function take(value: unknown) {
+  const found = props.choices.find((choice) => choice.value === value);
+  if (found) emit("update:modelValue", found.value);
 }
 </script>
 
 <template>
-  <fieldset class="choice" :disabled="disabled">
-    <legend :class="{ 'visually-hidden': hideLabel }">{{ label }}</legend>
-    <span class="options">
-      <label v-for="choice in choices" :key="choice.value" :class="{ taken: modelValue === choice.value }">
-        <input
-          type="radio"
-          :name="name"
-          :value="choice.value"
-          :checked="modelValue === choice.value"
-          :disabled="choice.disabled"
-          @change="take(choice.value)"
-        />
-        <span>{{ choice.label }}</span>
-      </label>
-    </span>
-  </fieldset>
+  <div class="choice">
+    <span class="legend" aria-hidden="true" :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
+    <ElRadioGroup
+      :model-value="modelValue ?? undefined"
+      :disabled="disabled"
+      :aria-label="label"
+      @update:model-value="take"
+    >
+      <ElRadioButton
+        v-for="choice in choices"
+        :key="choice.value"
+        :value="choice.value"
+        :label="choice.label"
+        :disabled="choice.disabled"
+      />
+    </ElRadioGroup>
+  </div>
 </template>
 
 <style scoped>
-.options {
-  display: inline-flex;
-  flex-wrap: wrap;
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  overflow: hidden;
-  background: var(--sheet);
-}
-
-label {
-  position: relative;
+.choice {
   display: grid;
-  place-items: center;
-  min-height: 44px;
-  padding: 4px 14px;
-  cursor: pointer;
-  border-left: 1px solid var(--line);
+  gap: 4px;
+  justify-items: start;
+  align-content: start;
 }
 
-label:first-child {
-  border-left: 0;
-}
-
-label:has(:disabled) {
-  color: var(--ink-soft);
-  cursor: not-allowed;
-}
-
-.taken {
-  background: var(--ink);
-  color: var(--on-ink);
+.legend {
   font-weight: 600;
-}
-
-label:has(:focus-visible) {
-  outline: 3px solid var(--forecast);
-  outline-offset: -3px;
-}
-
-input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: inherit;
-  margin: 0;
 }
 </style>

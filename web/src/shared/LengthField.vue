@@ -2,7 +2,8 @@
 /** A length typed in the person's unit and kept in millimetres. What isn't a number stays in the field and is said. */
 import { computed, ref, watch } from "vue";
 import { t } from "@/shared/words";
-import FieldFault from "./FieldFault.vue";
+import type { InputInstance } from "element-plus";
+import FieldShell from "./FieldShell.vue";
 import { parseLength, parseNumber, signOf, typedIn } from "./lengths";
 import { useUnit } from "./unit";
 
@@ -19,8 +20,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ "update:modelValue": [value: number | undefined] }>();
 const { unit } = useUnit();
-const input = ref<HTMLInputElement>();
-const id = `length-${Math.random().toString(36).slice(2)}`;
+const input = ref<InputInstance>();
 
 const shown = () =>
   props.modelValue === null || props.modelValue === undefined
@@ -40,9 +40,9 @@ watch([() => props.modelValue, unit], () => {
 });
 watch(unit, () => (text.value = shown()));
 
-function typed(event: Event) {
-  text.value = (event.target as HTMLInputElement).value;
-  const value = parse(text.value);
+function typed(now: string) {
+  text.value = now;
+  const value = parse(now);
   if (value !== undefined) emit("update:modelValue", value ?? undefined);
 }
 
@@ -55,79 +55,35 @@ defineExpose({
 </script>
 
 <template>
-  <div class="length" :class="{ large, faulty: message }">
-    <label :for="id">{{ label }}</label>
-    <span class="box">
-      <input
-        :id="id"
-        ref="input"
-        :value="text"
-        inputmode="decimal"
-        autocomplete="off"
-        :disabled="disabled"
-        :aria-invalid="Boolean(message)"
-        :aria-describedby="message ? `${id}-fault` : hint ? `${id}-hint` : undefined"
-        @input="typed"
-      />
-      <span class="sign" aria-hidden="true">{{ sign ?? signOf(unit) }}</span>
-    </span>
-    <FieldFault v-if="message" :id="`${id}-fault`" :said="message" />
-    <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
-  </div>
+  <FieldShell
+    v-slot="{ id, describedBy }"
+    class="length"
+    :class="{ large }"
+    :label="label"
+    :fault="message"
+    :hint="hint"
+  >
+    <ElInput
+      :id="id"
+      ref="input"
+      :model-value="text"
+      inputmode="decimal"
+      autocomplete="off"
+      :disabled="disabled"
+      :aria-invalid="Boolean(message)"
+      :aria-describedby="describedBy"
+      @update:model-value="typed"
+    >
+      <template #suffix>
+        <span aria-hidden="true">{{ sign ?? signOf(unit) }}</span>
+      </template>
+    </ElInput>
+  </FieldShell>
 </template>
 
 <style scoped>
-.length {
-  display: grid;
-  gap: 4px;
-  align-content: start;
-}
-
-label {
-  font-weight: 600;
-}
-
-.box {
-  display: flex;
-  align-items: center;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  min-height: 44px;
-  padding-right: 12px;
-}
-
-.box:focus-within {
-  outline: 2px solid var(--ink);
-  outline-offset: -1px;
-}
-
-input {
-  flex: 1;
-  min-width: 0;
-  width: 100%;
-  font: inherit;
-  color: var(--ink);
-  background: none;
-  border: 0;
-  outline: 0;
-  padding: 8px 6px 8px 12px;
-}
-
-.large input {
+.large :deep(.el-input__inner) {
   font: 700 1.9rem/1.1 var(--display);
-}
-
-.sign {
-  color: var(--ink-soft);
-}
-
-.faulty .box {
-  border: 2px solid var(--warn-line);
-}
-
-.hint {
-  color: var(--ink-soft);
-  font-size: 0.9rem;
+  height: 56px;
 }
 </style>

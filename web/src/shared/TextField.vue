@@ -1,16 +1,22 @@
 <script setup lang="ts">
-/** A text with its label above and its fault below. */
-import FieldFault from "./FieldFault.vue";
+/** A text. */
+import FieldShell from "./FieldShell.vue";
 
 defineOptions({ inheritAttrs: false });
 const model = defineModel<string>({ required: true });
-defineProps<{ label: string; fault?: string; type?: string; rows?: number; readonly?: boolean; disabled?: boolean }>();
-const id = `text-${Math.random().toString(36).slice(2)}`;
+defineProps<{
+  label: string;
+  hideLabel?: boolean;
+  fault?: string;
+  type?: string;
+  rows?: number;
+  readonly?: boolean;
+  disabled?: boolean;
+}>();
 </script>
 
 <template>
-  <div class="text">
-    <label :for="id">{{ label }}</label>
+  <FieldShell v-slot="{ id, describedBy }" class="text" :label="label" :hide-label="hideLabel" :fault="fault">
     <ElInput
       :id="id"
       v-model="model"
@@ -20,19 +26,7 @@ const id = `text-${Math.random().toString(36).slice(2)}`;
       :readonly="readonly"
       :disabled="disabled"
       :aria-invalid="Boolean(fault)"
-      :aria-describedby="fault ? `${id}-fault` : undefined"
+      :aria-describedby="describedBy"
     />
-    <FieldFault v-if="fault" :id="`${id}-fault`" :said="fault" />
-  </div>
+  </FieldShell>
 </template>
-
-<style scoped>
-.text {
-  display: grid;
-  gap: 4px;
-}
-
-label {
-  font-weight: 600;
-}
-</style>

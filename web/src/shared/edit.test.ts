@@ -1,7 +1,7 @@
 import type { Operation } from "@/api";
 import { describe, expect, it } from "vitest";
 import cases from "../../../crates/core/src/edit_cases.json";
-import { applied, at, changes, newId, reversed } from "./edit";
+import { applied, at, changes, identify, newId, reversed } from "./edit";
 
 interface Case {
   name: string;
@@ -118,6 +118,15 @@ describe("edits", () => {
       false,
       undefined,
     ]);
+  });
+
+  it("give an id to each member that has none, or another's", () => {
+    const usual = { kind: "thin" };
+    const spots: { id?: number; kind: string }[] = [usual, { id: 5, kind: "scar" }, usual, { id: 5, kind: "thin" }];
+    identify({ spots, rest: [{ plain: true }] });
+    expect(new Set(spots.map(({ id }) => id)).size).toBe(4);
+    expect(spots[1]!.id).toBe(5);
+    expect(usual).toEqual({ kind: "thin" });
   });
 
   it("give new members ids that a number keeps exactly", () => {

@@ -28,10 +28,11 @@ function keyOf(member: unknown, identity: Identity): Key {
 export function identify(value: unknown, name = ""): void {
   if (Array.isArray(value) && LISTS.get(name) === "id") {
     const known = new Set<unknown>();
-    for (const member of value as Tree[]) {
-      if (!member.id || known.has(member.id)) member.id = newId();
-      known.add(member.id);
-    }
+    // A member that needs an id is replaced: the object that was added may stand elsewhere, too.
+    value.forEach((member: Tree, i) => {
+      const { id } = member.id && !known.has(member.id) ? member : (value[i] = { ...member, id: newId() });
+      known.add(id);
+    });
   }
   if (Array.isArray(value)) value.forEach((member) => identify(member));
   else if (isTree(value)) for (const [key, part] of Object.entries(value)) identify(part, key);

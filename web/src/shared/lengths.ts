@@ -1,5 +1,6 @@
 /** Lengths as people write and read them. Documents and the server keep millimetres. */
 import type { LengthUnit } from "@/api";
+import { LOCALE } from "./locale";
 
 const MM: Record<LengthUnit, number> = { cm: 10, inch: 25.4 };
 const SIGN: Record<LengthUnit, string> = { cm: "cm", inch: "in" };
@@ -7,7 +8,8 @@ const FRACTIONS = ["", "¼", "½", "¾"];
 
 /** Millimetres as a number in the unit, without its sign: "12.5". */
 export function numberIn(unit: LengthUnit, mm: number, digits = 1): string {
-  return (mm / MM[unit]).toFixed(digits);
+  const format = { minimumFractionDigits: digits, maximumFractionDigits: digits };
+  return (mm / MM[unit]).toLocaleString(LOCALE, format);
 }
 
 /** Millimetres as they are kept in a field: no digits that were not typed. */
@@ -26,7 +28,7 @@ export function signOf(unit: LengthUnit): string {
 
 /** A mark that lies on the comb's graduations, as they are read: "12.5" or "4¾". */
 export function onComb(unit: LengthUnit, mm: number): string {
-  if (unit === "cm") return (mm / 10).toFixed(1);
+  if (unit === "cm") return numberIn(unit, mm);
   const quarters = Math.round((mm / MM.inch) * 4);
   const whole = Math.floor(quarters / 4);
   const fraction = FRACTIONS[quarters % 4] ?? "";

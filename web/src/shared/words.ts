@@ -2,10 +2,11 @@
 import type { Arg, LengthUnit, Message } from "@/api";
 import { FluentBundle, FluentResource, type FluentVariable } from "@fluent/bundle";
 import { say } from "./lengths";
+import { LOCALE, PSEUDO, pseudo } from "./locale";
 
 const files = import.meta.glob<string>("@locales/en/*.ftl", { query: "?raw", import: "default", eager: true });
 
-const bundle = new FluentBundle("en", { useIsolating: false });
+const bundle = new FluentBundle(LOCALE, { useIsolating: false, ...(PSEUDO && { transform: pseudo }) });
 for (const [file, text] of Object.entries(files)) {
   for (const error of bundle.addResource(new FluentResource(text))) throw new Error(`${file}: ${error.message}`);
 }

@@ -22,7 +22,7 @@ macro_rules! for_each_figure {
                 like: Like($crate::head::Patch) = Rule::place().headed(&[&["like"], &["same as"]]);
                 /// A strand pulled straight, mm, 10 to 2,500. The longest hair of adults stays under 2.5 m with few exceptions.
                 stretched_mm: StretchedMm(f64) = Rule::length(10.0, 2500.0)
-                    .by(Quantity::Length, 0.1, UsualSd::OfTape)
+                    .by(Quantity::Length, 1.0, UsualSd::OfTape)
                     .headed(&[&["stretch"], &["pulled"]]);
                 /// The shortest strand there, pulled straight, mm, 10 to 2,500: how far the layers go.
                 shortest_mm: ShortestMm(f64) = Rule::length(10.0, 2500.0)
@@ -32,13 +32,13 @@ macro_rules! for_each_figure {
                 sprung_mm: SprungMm(f64) = Rule::length(2.0, 2500.0)
                     .not_over(ZoneFigure::StretchedMm)
                     .telling_curl()
-                    .by(Quantity::Length, 0.1, UsualSd::OfTape)
+                    .by(Quantity::Length, 1.0, UsualSd::OfTape)
                     .headed(&[&["sprung"], &["spring"], &["let go"]]);
                 /// The same strand let go when wet, mm, if it was measured too.
                 wet_sprung_mm: WetSprungMm(f64) = Rule::length(2.0, 2500.0)
                     .not_over(ZoneFigure::StretchedMm)
                     .telling_curl()
-                    .by(Quantity::Length, 0.1, UsualSd::OfTape)
+                    .by(Quantity::Length, 1.0, UsualSd::OfTape)
                     .headed(&[&["wet", "spr"], &["wet", "let go"]]);
                 /// Width of a loop at the free end of a strand let go, mm, 0.5 to 400.
                 loop_mm: LoopMm(f64) = Rule::length(0.5, 400.0)

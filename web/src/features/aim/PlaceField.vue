@@ -1,15 +1,19 @@
 <script setup lang="ts">
 /** A point of face or body, and how far below it. */
 import type { FigureZone, Place, Point } from "@/api";
+import { computed } from "vue";
+import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { t } from "@/shared/words";
 
 const props = defineProps<{ label: string; zone: FigureZone; optional?: boolean; fault?: string; disabled: boolean }>();
 const model = defineModel<Place | null | undefined>();
-const id = `place-${Math.random().toString(36).slice(2)}`;
+const choices = computed(() => [
+  { value: "" as Point | "", label: t(props.optional ? "aim-notSaid" : "aim-noWish") },
+  ...props.zone.reaches.map(({ point }) => ({ value: point, label: t(`point-${point}`) })),
+]);
 
-function choose(event: Event) {
-  const point = (event.target as HTMLSelectElement).value as Point | "";
+function choose(point: Point | "") {
   model.value = point ? { point, below_mm: 0 } : undefined;
 }
 
@@ -20,15 +24,13 @@ function offset(value: number | undefined) {
 
 <template>
   <div class="place">
-    <div>
-      <label :for="id">{{ label }}</label>
-      <select :id="id" :value="model?.point ?? ''" :disabled="disabled" @change="choose">
-        <option value="">{{ optional ? t("aim-notSaid") : t("aim-noWish") }}</option>
-        <option v-for="reach in props.zone.reaches" :key="reach.point" :value="reach.point">
-          {{ t(`point-${reach.point}`) }}
-        </option>
-      </select>
-    </div>
+    <ChoiceField
+      :model-value="model?.point ?? ''"
+      :label="label"
+      :choices="choices"
+      :disabled="disabled"
+      @update:model-value="choose"
+    />
     <LengthField
       :model-value="model?.below_mm"
       :label="t('fields-below_mm')"

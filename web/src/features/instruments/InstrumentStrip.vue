@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the instruments are doing: what is asked for next, what just came and where it went, and who is out of reach. */
+import FoldPart from "@/shared/FoldPart.vue";
 import type { Device, Patch, TakenField } from "@/api";
 import { isFigure, sayFigure } from "@/shared/figures";
 import { sayPatch } from "@/shared/patches";
@@ -64,7 +65,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
             place: t(`instruments-place-${last.field}`, { zone: sayPatch(last.patch) }),
           })
         }}
-        <button type="button" :disabled="disabled" @click="intake.back()">{{ t("instruments-back") }}</button>
+        <ElButton size="small" :disabled="disabled" @click="intake.back()">{{ t("instruments-back") }}</ElButton>
       </p>
     </div>
     <ul v-if="mine.length > 0" class="mine">
@@ -89,21 +90,16 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
         <ElButton @click="intake.settle(i, false)">{{ t("instruments-dropLate") }}</ElButton>
       </li>
     </ul>
-    <details v-if="joined">
-      <summary>{{ t("instruments-choose") }}</summary>
+    <FoldPart v-if="joined" :title="t('instruments-choose')">
       <ul class="all">
         <li v-for="device in devices" :key="device.id">
-          <label>
-            <input
-              type="checkbox"
-              :checked="mine.includes(device)"
-              @change="instruments.listen(device.id, ($event.target as HTMLInputElement).checked)"
-            />
-            <span>
-              <b>{{ device.label }}</b>
-              <span class="soft">{{ t(`instruments-kind-${device.kind}`) }}</span>
-            </span>
-          </label>
+          <ElCheckbox
+            :model-value="mine.includes(device)"
+            @update:model-value="instruments.listen(device.id, Boolean($event))"
+          >
+            <b>{{ device.label }}</b>
+            <span class="soft">{{ t(`instruments-kind-${device.kind}`) }}</span>
+          </ElCheckbox>
           <span class="soft small">
             {{ device.kind === "scope" ? "" : t("instruments-setTo", { unit: device.unit }) }}
             {{ t("instruments-battery", { pct: Math.round(device.battery_pct) }) }}
@@ -117,7 +113,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
         </li>
       </ul>
       <StandIns v-if="standIn" :instruments="instruments" :patch="patch" />
-    </details>
+    </FoldPart>
   </section>
 </template>
 

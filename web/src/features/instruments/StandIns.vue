@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Plays the hand on instruments that aren't there: where no real ones are, everything can be tried all the same. */
+import ChoiceField from "@/shared/ChoiceField.vue";
 import type { Device, Patch } from "@/api";
 import { sayPatch, zoneOf } from "@/shared/patches";
 import { t } from "@/shared/words";
@@ -37,12 +38,14 @@ const set = (device: Device, part: { reach?: Device["reach"]; unit?: string }) =
           {{ t("instruments-away") }}
         </ElButton>
         <ElButton v-else @click="set(device, { reach: 'ready' })">{{ t("instruments-ready") }}</ElButton>
-        <label v-if="UNITS[device.kind]">
-          <span class="visually-hidden">{{ t("instruments-unitOf", { label: device.label }) }}</span>
-          <select :value="device.unit" @change="set(device, { unit: ($event.target as HTMLSelectElement).value })">
-            <option v-for="unit in UNITS[device.kind]" :key="unit">{{ unit }}</option>
-          </select>
-        </label>
+        <ChoiceField
+          v-if="UNITS[device.kind]"
+          hide-label
+          :model-value="device.unit"
+          :label="t('instruments-unitOf', { label: device.label })"
+          :choices="UNITS[device.kind]!.map((unit) => ({ value: unit, label: unit }))"
+          @update:model-value="set(device, { unit: $event })"
+        />
       </li>
     </ul>
   </fieldset>

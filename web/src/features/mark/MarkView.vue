@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldPart from "@/shared/FoldPart.vue";
 import type { HeldState, Patch, SheetZone } from "@/api";
 import { askStrand } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
@@ -146,46 +147,35 @@ watch(patch, () => (picture.value = "strand"));
         </div>
         <p v-if="mark && mark.outcome.kind === 'cut'" class="small soft row scale">
           {{ measured ? t("scale-measured") : t("scale-nominal") }}
-          <button type="button" class="text" @click="scaling = true">{{ t("scale-open") }}</button>
+          <ElButton link @click="scaling = true">{{ t("scale-open") }}</ElButton>
         </p>
         <div class="pair lower">
           <section class="stack tight">
-            <div class="tabs" role="tablist" :aria-label="t('mark-pictures')">
-              <button
-                v-for="name in ['strand', 'states'] as const"
-                :id="`tab-${name}`"
-                :key="name"
-                type="button"
-                role="tab"
-                :aria-selected="picture === name"
-                aria-controls="picture"
-                @click="picture = name"
-              >
-                {{ t(`mark-picture-${name}`) }}
-              </button>
-            </div>
-            <div id="picture" role="tabpanel" :aria-labelledby="`tab-${picture}`">
-              <StrandPicture
-                v-if="picture === 'strand' && strand.data.value && mark"
-                :strand="strand.data.value"
-                :target-mm="here.result.target_mm"
-                :lands="[mark.lands_low_mm, mark.lands_high_mm]"
-                :moisture="first.moisture"
-              />
-              <StateChart v-if="picture === 'states'" :zone="here.result" :shown="first" @choose="first = $event" />
-            </div>
+            <ElTabs v-model="picture" :aria-label="t('mark-pictures')">
+              <ElTabPane name="strand" :label="t('mark-picture-strand')">
+                <StrandPicture
+                  v-if="strand.data.value && mark"
+                  :strand="strand.data.value"
+                  :target-mm="here.result.target_mm"
+                  :lands="[mark.lands_low_mm, mark.lands_high_mm]"
+                  :moisture="first.moisture"
+                />
+              </ElTabPane>
+              <ElTabPane name="states" :label="t('mark-picture-states')">
+                <StateChart :zone="here.result" :shown="first" @choose="first = $event" />
+              </ElTabPane>
+            </ElTabs>
           </section>
           <section v-if="reasons.length">
             <h3>{{ t("mark-why") }}</h3>
             <ol class="reasons">
               <li v-for="reason in reasons.slice(0, FIRST)" :key="reason">{{ reason }}</li>
             </ol>
-            <details v-if="reasons.length > FIRST">
-              <summary>{{ t("mark-whyMore") }}</summary>
+            <FoldPart v-if="reasons.length > FIRST" :title="t('mark-whyMore')">
               <ol class="reasons" :start="FIRST + 1">
                 <li v-for="reason in reasons.slice(FIRST)" :key="reason">{{ reason }}</li>
               </ol>
-            </details>
+            </FoldPart>
           </section>
         </div>
       </template>
@@ -292,6 +282,10 @@ watch(patch, () => (picture.value = "strand"));
   gap: 16px 24px;
 }
 
+.pair > * {
+  min-width: 0;
+}
+
 .comb {
   overflow-x: auto;
 }
@@ -305,40 +299,8 @@ watch(patch, () => (picture.value = "strand"));
   margin-top: -6px;
 }
 
-.text {
-  font: inherit;
-  color: var(--ink);
-  background: none;
-  border: 0;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  cursor: pointer;
-  min-height: 32px;
-}
-
 .tight {
   gap: 8px;
-}
-
-.tabs {
-  display: flex;
-  gap: 4px;
-}
-
-.tabs button {
-  font: 600 1.05rem var(--display);
-  color: var(--ink-soft);
-  background: none;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  min-height: 44px;
-  padding: 0 14px 0 0;
-  cursor: pointer;
-}
-
-.tabs [aria-selected="true"] {
-  color: var(--ink);
-  border-bottom-color: var(--ink);
 }
 
 h3 {

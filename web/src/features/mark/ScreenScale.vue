@@ -17,10 +17,17 @@ const card = computed(() => ({ width: `${CARD_MM * pixelsPerMm.value}px`, height
     <div class="stack">
       <p>{{ t("scale-text") }}</p>
       <div class="card" :style="card"></div>
-      <label>
+      <div class="size">
         {{ t("scale-size", { percent }) }}
-        <input v-model.number="percent" type="range" min="50" max="200" step="0.5" />
-      </label>
+        <ElSlider
+          v-model="percent"
+          :min="50"
+          :max="200"
+          :step="0.5"
+          :show-tooltip="false"
+          :aria-label="t('scale-size', { percent })"
+        />
+      </div>
       <div class="row">
         <ElButton type="primary" @click="open = false">{{ t("scale-done") }}</ElButton>
         <ElButton @click="percent = 100">{{ t("scale-reset") }}</ElButton>
@@ -36,15 +43,9 @@ const card = computed(() => ({ width: `${CARD_MM * pixelsPerMm.value}px`, height
   max-width: none;
 }
 
-label {
+.size {
   display: grid;
   gap: 8px;
   font-weight: 600;
-}
-
-input {
-  width: 100%;
-  min-height: 44px;
-  accent-color: var(--ink);
 }
 </style>

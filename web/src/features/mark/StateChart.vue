@@ -67,6 +67,7 @@ td {
 }
 
 thead th {
+  overflow-wrap: anywhere;
   font-size: 0.88rem;
   color: var(--ink-soft);
 }
@@ -79,6 +80,25 @@ thead th {
 .wide {
   width: 100%;
   min-width: 120px;
+}
+
+@media (max-width: 600px) {
+  th,
+  td {
+    padding-right: 6px;
+  }
+
+  .wide {
+    min-width: 0;
+  }
+
+  .figure {
+    white-space: normal;
+  }
+
+  button {
+    white-space: normal;
+  }
 }
 
 .here {

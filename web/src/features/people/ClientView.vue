@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FilePick from "@/shared/FilePick.vue";
 import { Refused, body, client as api, stageValues, type VisitRow } from "@/api";
 import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
@@ -16,7 +17,6 @@ const session = useSession();
 const { tell } = useUnit();
 const failure = ref<unknown>();
 const busy = ref(false);
-const file = ref<HTMLInputElement>();
 
 const path = computed(() => ({ path: { id: props.client } }));
 const person = useQuery({
@@ -47,10 +47,7 @@ async function open(opening: () => Promise<{ id: string }>) {
 const begin = () =>
   open(() => body(api.POST("/api/clients/{id}/visits", { params: path.value, body: { on_date: today() } })));
 
-async function bringIn(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const chosen = input.files?.[0];
-  if (!chosen) return;
+async function bringIn(chosen: File) {
   const text = await chosen.text();
   // The file goes as it is: the server names the line of what is wrong in it.
   await open(() =>
@@ -63,7 +60,6 @@ async function bringIn(event: Event) {
       }),
     ),
   );
-  input.value = "";
 }
 
 const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[stage]);
@@ -85,16 +81,7 @@ const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[
     </template>
     <div v-if="person.data.value && session.mayEdit" class="row">
       <ElButton type="primary" :loading="busy" @click="begin">{{ t("client-begin") }}</ElButton>
-      <ElButton :disabled="busy" @click="file?.click()">{{ t("client-import") }}</ElButton>
-      <input
-        ref="file"
-        class="visually-hidden"
-        type="file"
-        accept="application/json,.json"
-        tabindex="-1"
-        :aria-label="t('client-import')"
-        @change="bringIn"
-      />
+      <FilePick :label="t('client-import')" accept="application/json,.json" :busy="busy" @pick="bringIn" />
     </div>
     <div v-if="failure" class="caution" role="alert">
       <div v-if="refused">

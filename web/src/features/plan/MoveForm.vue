@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What can be set of one move. */
+import FoldPart from "@/shared/FoldPart.vue";
 import { type HeldState, type Move, type MoveReport, type Point, moistureValues, combValues } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
@@ -90,8 +91,7 @@ function setState(part: Partial<HeldState>) {
       :disabled="disabled"
       @update:model-value="setState({ comb: $event })"
     />
-    <details class="wide">
-      <summary>{{ t("plan-how") }}</summary>
+    <FoldPart class="wide" :title="t('plan-how')">
       <HowForm
         :move="move"
         :at="at"
@@ -100,9 +100,8 @@ function setState(part: Partial<HeldState>) {
         :disabled="disabled"
         @change="(how) => emit('change', how)"
       />
-    </details>
-    <details class="wide">
-      <summary>{{ t("plan-finer") }}</summary>
+    </FoldPart>
+    <FoldPart class="wide" :title="t('plan-finer')">
       <FinerForm
         :move="move"
         :at="at"
@@ -112,7 +111,7 @@ function setState(part: Partial<HeldState>) {
         :disabled="disabled"
         @change="(finer) => emit('change', finer)"
       />
-    </details>
+    </FoldPart>
     <CheckField
       class="wide"
       :label="t('plan-mirrored')"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A cut out of a file. */
+import FilePick from "@/shared/FilePick.vue";
 import type { Cut, FallRequest } from "@/api";
 import { ref } from "vue";
 import { useUnit } from "@/shared/unit";
@@ -9,15 +10,10 @@ import { NoCut, cutOf } from "./cutFile";
 const props = defineProps<{ question: FallRequest | undefined; disabled: boolean }>();
 const emit = defineEmits<{ open: [cut: Cut] }>();
 const { tell, tellFailure } = useUnit();
-const picker = ref<HTMLInputElement>();
 const failed = ref<string>();
 
-async function pick(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = "";
+async function pick(file: File) {
   failed.value = undefined;
-  if (!file) return;
   try {
     emit("open", await cutOf(await file.text(), props.question));
   } catch (error) {
@@ -30,7 +26,6 @@ async function pick(event: Event) {
 </script>
 
 <template>
-  <ElButton :disabled="disabled" @click="picker?.click()">{{ t("plan-open") }}</ElButton>
-  <input ref="picker" type="file" accept="application/json,.json" hidden :aria-label="t('plan-open')" @change="pick" />
+  <FilePick :label="t('plan-open')" accept="application/json,.json" :disabled="disabled" @pick="pick" />
   <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
 </template>

@@ -88,10 +88,8 @@ const moves = computed(() => plan.value.cut.moves);
 const put = (cut: Cut) => (plan.value = { ...plan.value, cut });
 const change = (at: number, how: (move: Move) => void) => put(changed(plan.value.cut, at, how));
 
-function begin(event: Event) {
-  const select = event.target as HTMLSelectElement;
-  const chosen = house.value.find((listed) => listed.key === select.value);
-  select.value = "";
+function begin(key: string) {
+  const chosen = house.value.find((listed) => listed.key === key);
   if (chosen) start(chosen.cut);
 }
 
@@ -147,11 +145,14 @@ function does(at: number): string {
       <div class="stack tight">
         <div class="beside">
           <div>
-            <label for="begin">{{ t("plan-start") }}</label>
-            <select id="begin" :disabled="locked" @change="begin">
-              <option value="">{{ t("plan-choose") }}</option>
-              <option v-for="listed in house" :key="listed.key" :value="listed.key">{{ listed.cut.name }}</option>
-            </select>
+            <ChoiceField
+              :model-value="undefined"
+              :label="t('plan-start')"
+              :placeholder="t('plan-choose')"
+              :choices="house.map(({ key, cut }) => ({ value: key, label: cut.name }))"
+              :disabled="locked"
+              @update:model-value="begin"
+            />
           </div>
           <OpenCut :question="question" :disabled="locked" @open="start" />
         </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A region put together: zones, halves, edges and sides of partings, joined by and, or and not. */
+import FoldPart from "@/shared/FoldPart.vue";
 import { type Landmark, type Offset, type Parting, type Region, type Zone, zoneValues } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
@@ -151,8 +152,7 @@ function setZigzag(mm: number | undefined) {
         @update:model-value="setZigzag"
       />
     </div>
-    <details v-if="side && !side.parting.own">
-      <summary>{{ t("plan-offset") }}</summary>
+    <FoldPart v-if="side && !side.parting.own" :title="t('plan-offset')">
       <div class="pair">
         <template v-for="(landmark, at) in through" :key="at">
           <LengthField
@@ -165,7 +165,7 @@ function setZigzag(mm: number | undefined) {
           />
         </template>
       </div>
-    </details>
+    </FoldPart>
     <ul v-if="parts.length > 0" class="parts">
       <li v-for="(part, i) in parts" :key="i">
         <RegionForm

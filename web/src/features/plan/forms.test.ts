@@ -3,6 +3,7 @@ import type { Move, Region } from "@/api";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
+import { selectsOf, setField } from "@/shared/setField";
 import FinerForm from "./FinerForm.vue";
 import HowForm from "./HowForm.vue";
 import PauseForm from "./PauseForm.vue";
@@ -20,14 +21,14 @@ const last = <T>(all: T[][] | undefined) => all?.at(-1)?.[0];
 describe("the form of a region", () => {
   it("turns a region into another kind", async () => {
     const form = region({ zone: "top" });
-    await form.find("select").setValue("not");
+    await selectsOf(form)[0]!.choose("not");
     expect(last(form.emitted("update:modelValue"))).toEqual({ not: { zone: "top" } });
   });
 
   it("changes a part of a part, adds parts, and is the one part that is left", async () => {
     const form = region({ all: [{ zone: "top" }, { edge: { within_mm: 20 } }] });
-    const selects = form.findAll("select");
-    await selects[2]!.setValue("crown");
+    const selects = selectsOf(form);
+    await selects[2]!.choose("crown");
     expect(last(form.emitted("update:modelValue"))).toEqual({ all: [{ zone: "crown" }, { edge: { within_mm: 20 } }] });
     const buttons = form.findAll("button");
     await buttons.at(-1)!.trigger("click");
@@ -38,18 +39,14 @@ describe("the form of a region", () => {
 
   it("runs a parting over two points or three, straight or zigzag", async () => {
     const form = region({ side_of: { parting: { through: ["apex", "crown", "occipital"] }, with: "temple_left" } });
-    const selects = form.findAll("select");
-    await selects[3]!.setValue("none");
+    const selects = selectsOf(form);
+    await selects[3]!.choose("none");
     expect(last(form.emitted("update:modelValue"))).toEqual({
       side_of: { parting: { through: ["apex", "crown"] }, with: "temple_left" },
     });
-    const input = (label: string) => {
-      const found = form.findAll("label").filter((candidate) => candidate.text() === label);
-      return form.get<HTMLInputElement>(`#${found[0]?.attributes("for")}`);
-    };
-    await input("Zigzag teeth").setValue("1");
+    await setField(form, "Zigzag teeth", "1");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({ side_of: { parting: { zigzag_mm: 10 } } });
-    await input("apex: behind it by").setValue("3");
+    await setField(form, "apex: behind it by", "3");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({
       side_of: { parting: { through: [{ at: "apex", behind_mm: 30, above_mm: 0, left_mm: 0 }, "crown", "occipital"] } },
     });
@@ -72,8 +69,7 @@ async function set(move: Move, label: string, value: string): Promise<Move> {
     props: { move, at: 1, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
     global,
   });
-  const found = form.findAll("label").find((candidate) => candidate.text() === label);
-  await form.get(`#${found?.attributes("for")}`).setValue(value);
+  await setField(form, label, value);
   const changed = structuredClone(move);
   const change = last(form.emitted<[(move: Move) => void]>("change"));
   change?.(changed);
@@ -126,8 +122,7 @@ describe("the form of the fine points of a move", () => {
       props: { move, at: 0, count: 3, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
       global,
     });
-    const found = form.findAll("label").find((candidate) => candidate.text() === label);
-    await form.get(`#${found?.attributes("for")}`).setValue(value);
+    await setField(form, label, value);
     const changed = structuredClone(move);
     last(form.emitted<[(move: Move) => void]>("change"))?.(changed);
     return changed;
@@ -159,7 +154,7 @@ describe("the form of a pause", () => {
       props: { modelValue: { look: { note: "Let it fall" } }, faultAt: faultless, disabled: false },
       global,
     });
-    await form.get("select").setValue("dry");
+    await selectsOf(form)[0]!.choose("dry");
     expect(last(form.emitted("update:modelValue"))).toEqual({ dry: { by: "air", note: "Let it fall" } });
   });
 });

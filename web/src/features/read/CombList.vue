@@ -23,11 +23,11 @@ function add() {
 </script>
 
 <template>
-  <details class="combs">
-    <summary>
-      <b>{{ t("read-combReadings") }}</b>
+  <section class="combs part">
+    <header>
+      <h3>{{ t("read-combReadings") }}</h3>
       <span class="soft">{{ t("read-combReadingsTold", { count: strands.length }) }}</span>
-    </summary>
+    </header>
     <p class="soft small">{{ t("read-combReadingsHint") }}</p>
     <ol>
       <li v-for="(strand, i) in strands" :key="i">
@@ -79,7 +79,7 @@ function add() {
     <ElButton :disabled="disabled || strands.length >= contract.most.combs" @click="add">{{
       t("read-combReadingAdd")
     }}</ElButton>
-  </details>
+  </section>
 </template>
 
 <style scoped>

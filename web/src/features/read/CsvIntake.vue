@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Figures out of somebody's table: which column is what, what will be taken, and what is refused and why. */
+import FilePick from "@/shared/FilePick.vue";
 import {
   Refused,
   type CsvField,
@@ -32,7 +33,6 @@ const text = ref("");
 const found = ref<CsvReading>();
 const failed = ref<string>();
 const { tell, tellFailure } = useUnit();
-const picker = ref<HTMLInputElement>();
 /** Zones of which the table says something. */
 const zones = computed(() =>
   Object.entries(found.value?.zones ?? {}).filter(([, read]) => Object.keys(read).length > 2),
@@ -49,11 +49,7 @@ async function ask(columns?: CsvReading["columns"]) {
     failed.value = t("csv-refused", { said: fault ? tell(fault) : tellFailure(error) });
   }
 }
-async function pick(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = "";
-  if (!file) return;
+async function pick(file: File) {
   text.value = await file.text();
   await ask();
 }
@@ -67,12 +63,12 @@ function take() {
 </script>
 
 <template>
-  <details class="csv">
-    <summary>
-      <b>{{ t("csv-title") }}</b> <span class="soft">{{ t("csv-hint") }}</span>
-    </summary>
-    <ElButton :disabled="disabled" @click="picker?.click()">{{ t("csv-choose") }}</ElButton>
-    <input ref="picker" type="file" accept=".csv,text/csv" hidden :aria-label="t('csv-choose')" @change="pick" />
+  <section class="csv part">
+    <header>
+      <h3>{{ t("csv-title") }}</h3>
+      <span class="soft">{{ t("csv-hint") }}</span>
+    </header>
+    <FilePick :label="t('csv-choose')" accept=".csv,text/csv" :disabled="disabled" @pick="pick" />
     <p v-if="failed" class="caution" role="alert">{{ failed }}</p>
     <template v-if="found">
       <ul class="columns">
@@ -114,7 +110,7 @@ function take() {
       </ul>
       <ElButton :disabled="disabled || zones.length === 0" @click="take">{{ t("csv-take") }}</ElButton>
     </template>
-  </details>
+  </section>
 </template>
 
 <style scoped>

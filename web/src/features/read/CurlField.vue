@@ -3,7 +3,7 @@
 import type { CurlWord } from "@/api";
 import { askCurls } from "@/shared/ask";
 import { useQuery } from "@tanstack/vue-query";
-import { computed } from "vue";
+import { computed, useId } from "vue";
 import { t } from "@/shared/words";
 import { strandBox, strandPath } from "./strandPicture";
 
@@ -14,7 +14,7 @@ const asked = useQuery({ queryKey: ["curls"], queryFn: askCurls, staleTime: Infi
 const strands = computed(() =>
   (asked.data.value ?? []).map((curl) => ({ ...curl, box: strandBox(curl.line), path: strandPath(curl.line) })),
 );
-const name = `curl-${Math.random().toString(36).slice(2)}`;
+const name = useId();
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Density by comparing: made-up scalps with a known number of hairs, to be held beside a parting. */
+import FoldPart from "@/shared/FoldPart.vue";
 import { t } from "@/shared/words";
 
 /** Hairs on a square centimetre of each picture: even steps to the eye. */
@@ -9,8 +10,7 @@ defineProps<{ disabled: boolean }>();
 </script>
 
 <template>
-  <details>
-    <summary>{{ t("read-compareDensity") }}</summary>
+  <FoldPart :title="t('read-compareDensity')">
     <p class="soft small">{{ t("read-compareHint") }}</p>
     <div class="scale">
       <button
@@ -25,7 +25,7 @@ defineProps<{ disabled: boolean }>();
         <span>{{ hairs }}</span>
       </button>
     </div>
-  </details>
+  </FoldPart>
 </template>
 
 <style scoped>

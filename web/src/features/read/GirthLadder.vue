@@ -34,10 +34,11 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
 </script>
 
 <template>
-  <details class="girths">
-    <summary>
-      <b>{{ t("read-girths") }}</b> <span class="soft">{{ t("read-girthsTaken", { count: girths.length }) }}</span>
-    </summary>
+  <section class="girths part">
+    <header>
+      <h3>{{ t("read-girths") }}</h3>
+      <span class="soft">{{ t("read-girthsTaken", { count: girths.length }) }}</span>
+    </header>
     <p class="soft small">{{ t("read-girthsHint") }}</p>
     <div class="ladder">
       <ol>
@@ -79,7 +80,7 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
     <ElButton :disabled="disabled || girths.length >= contract.most.girths" @click="add">{{
       t("read-girthAdd")
     }}</ElButton>
-  </details>
+  </section>
 </template>
 
 <style scoped>

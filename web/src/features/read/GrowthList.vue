@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Swirls and cowlicks: where hair grows a way of its own. */
+import { copy } from "@/shared/plain";
 import { contract, type Growth } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
@@ -22,24 +23,26 @@ function setWay(at: number, name: WayName) {
   set(at, { direction: name === "toward" ? { toward: "apex" } : name });
 }
 function add() {
-  model.value = [...model.value, contract.growth];
+  model.value = [...model.value, copy(contract.growth)];
 }
 </script>
 
 <template>
-  <fieldset class="growths" :disabled="disabled">
-    <legend>{{ t("read-growth") }}</legend>
+  <section class="growths">
+    <h3>{{ t("read-growth") }}</h3>
     <div v-for="(growth, i) in model" :key="i" class="growth">
       <ChoiceField
         :model-value="growth.at"
         :label="t('read-growthAt')"
         :choices="landmarks"
+        :disabled="disabled"
         @update:model-value="set(i, { at: $event })"
       />
       <ChoiceField
         :model-value="wayOf(growth)"
         :label="t('read-growthWay')"
         :choices="ways"
+        :disabled="disabled"
         @update:model-value="setWay(i, $event)"
       />
       <ChoiceField
@@ -47,12 +50,14 @@ function add() {
         :model-value="toward(growth)"
         :label="t('read-growthToward')"
         :choices="landmarks"
+        :disabled="disabled"
         :fault="faultAt(`growth.${i}.direction.toward`)"
         @update:model-value="set(i, { direction: { toward: $event } })"
       />
       <LengthField
         :model-value="growth.reach_mm ?? contract.growth.reach_mm"
         :label="t('read-growthReach')"
+        :disabled="disabled"
         :fault="faultAt(`growth.${i}.reach_mm`)"
         @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
       />
@@ -60,6 +65,7 @@ function add() {
         :model-value="Math.round(100 * (growth.strength ?? contract.growth.strength!))"
         :label="t('read-growthStrength')"
         sign="%"
+        :disabled="disabled"
         :fault="faultAt(`growth.${i}.strength`)"
         @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
       />
@@ -68,7 +74,7 @@ function add() {
       </ElButton>
     </div>
     <ElButton :disabled="disabled" @click="add">{{ t("read-growthAdd") }}</ElButton>
-  </fieldset>
+  </section>
 </template>
 
 <style scoped>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Hairs on a square centimetre: typed, or counted on a picture of a scalp scope. */
+import FilePick from "@/shared/FilePick.vue";
 import { Refused, type HairCount } from "@/api";
 import { askCount } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import FieldFault from "@/shared/FieldFault.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { ref } from "vue";
+import { ref, shallowRef } from "vue";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";
 
@@ -18,14 +19,10 @@ const counting = ref(false);
 const counted = ref<HairCount>();
 const refused = ref<string>();
 const failure = ref<Error>();
-const picker = ref<HTMLInputElement>();
-const id = `picture-${Math.random().toString(36).slice(2)}`;
+const last = shallowRef<File>();
 
-async function count(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const picture = input.files?.[0];
-  input.value = "";
-  if (!picture) return;
+async function count(picture: File) {
+  last.value = picture;
   [counting.value, counted.value, refused.value, failure.value] = [true, undefined, undefined, undefined];
   try {
     counted.value = await askCount(picture);
@@ -50,11 +47,13 @@ async function count(event: Event) {
       :disabled="disabled"
     />
     <div class="stack tight">
-      <ElButton :disabled="disabled || counting" :loading="counting" @click="picker?.click()">
-        {{ t("read-countPicture") }}
-      </ElButton>
-      <label :for="id" class="visually-hidden">{{ t("read-countPicture") }}</label>
-      <input :id="id" ref="picker" type="file" accept="image/png" hidden :disabled="disabled" @change="count" />
+      <FilePick
+        :label="t('read-countPicture')"
+        accept="image/png"
+        :disabled="disabled"
+        :busy="counting"
+        @pick="count"
+      />
       <div aria-live="polite">
         <template v-if="counted">
           <p class="small">
@@ -72,8 +71,8 @@ async function count(event: Event) {
         </template>
         <p v-else-if="!refused" class="soft small">{{ t("read-countHint") }}</p>
       </div>
-      <FieldFault v-if="refused" :id="`${id}-fault`" :said="t('read-pictureFault', { said: refused })" />
-      <FailureNote v-if="failure" :error="failure" @again="picker?.click()" />
+      <FieldFault v-if="refused" :said="t('read-pictureFault', { said: refused })" />
+      <FailureNote v-if="failure" :error="failure" @again="last && count(last)" />
     </div>
   </div>
 </template>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** The hair as it is now: where its line lies, how the computed hair falls, and how well the two agree. */
+import ChoiceField from "@/shared/ChoiceField.vue";
+import FoldPart from "@/shared/FoldPart.vue";
 import {
   type Agreement,
   type Figure,
@@ -49,8 +51,11 @@ function put(place: LineAt, lies: LinePoint["lies"] | undefined) {
   const all = lies ? [...rest, { at: place, lies }] : rest;
   line.value = lineAtValues.flatMap((name) => all.filter((known) => known.at === name));
 }
-function choose(place: LineAt, event: Event) {
-  const point = (event.target as HTMLSelectElement).value as Point | "";
+const places = computed(() => [
+  { value: "" as Point | "", label: t("read-lineOpen") },
+  ...props.figure.points.map(({ point }) => ({ value: point, label: t(`point-${point}`) })),
+]);
+function choose(place: LineAt, point: Point | "") {
   put(place, point ? { point, below_mm: 0 } : undefined);
 }
 
@@ -99,23 +104,17 @@ const girthsOff = computed(() => {
       </template>
     </p>
     <p v-else class="soft small" aria-live="polite">{{ t(asked ? "read-nowSlow" : "read-nowLacks") }}</p>
-    <details>
-      <summary>
-        <b>{{ t("read-line") }}</b>
-        <span class="soft">{{ t("read-lineTaken", { n: points.length, all: lineAtValues.length }) }}</span>
-      </summary>
+    <FoldPart :title="`${t('read-line')} ${t('read-lineTaken', { n: points.length, all: lineAtValues.length })}`">
       <p class="soft small">{{ t("read-lineHint") }}</p>
       <ul>
         <li v-for="place in lineAtValues" :key="place">
-          <label>
-            <span>{{ t(`read-lineAt-${place}`) }}</span>
-            <select :value="given(place)?.lies.point ?? ''" :disabled="disabled" @change="choose(place, $event)">
-              <option value="">{{ t("read-lineOpen") }}</option>
-              <option v-for="point in figure.points" :key="point.point" :value="point.point">
-                {{ t(`point-${point.point}`) }}
-              </option>
-            </select>
-          </label>
+          <ChoiceField
+            :model-value="given(place)?.lies.point ?? ''"
+            :label="t(`read-lineAt-${place}`)"
+            :choices="places"
+            :disabled="disabled"
+            @update:model-value="choose(place, $event)"
+          />
           <LengthField
             :model-value="given(place)?.lies.below_mm"
             :label="t('fields-below_mm')"
@@ -126,7 +125,7 @@ const girthsOff = computed(() => {
           <p class="small" :class="{ far: said[at(place)]?.far }">{{ said[at(place)]?.text }}</p>
         </li>
       </ul>
-    </details>
+    </FoldPart>
   </section>
 </template>
 

@@ -58,10 +58,11 @@ const choices = <N extends string>(names: { [name in N]: number }, key: string) 
 </script>
 
 <template>
-  <details class="head">
-    <summary>
-      <b>{{ t("read-head") }}</b> <span class="soft">{{ t("read-headHint") }}</span>
-    </summary>
+  <section class="head part">
+    <header>
+      <h3>{{ t("read-head") }}</h3>
+      <span class="soft">{{ t("read-headHint") }}</span>
+    </header>
     <div class="stack">
       <div class="pair">
         <ChoiceRow
@@ -97,7 +98,7 @@ const choices = <N extends string>(names: { [name in N]: number }, key: string) 
       </div>
       <GrowthList v-model="growth" :fault-at="faultAt" :disabled="disabled" />
     </div>
-  </details>
+  </section>
 </template>
 
 <style scoped>

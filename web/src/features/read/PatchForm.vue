@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Whether a zone is read by itself, in halves, or with another whose hair is of the same kind. */
+import FoldPart from "@/shared/FoldPart.vue";
 import type { Patch } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
@@ -43,8 +44,7 @@ const ways = computed(() =>
 </script>
 
 <template>
-  <details :key="zone">
-    <summary>{{ t("read-patch") }}</summary>
+  <FoldPart :key="zone" :title="t('read-patch')">
     <div class="stack tight">
       <ChoiceRow
         v-if="like === ALONE"
@@ -63,5 +63,5 @@ const ways = computed(() =>
       />
       <p class="soft small">{{ t("read-patchHint") }}</p>
     </div>
-  </details>
+  </FoldPart>
 </template>

@@ -84,6 +84,8 @@ function putMark(at: Landmark) {
   reading.value.spots = [...(reading.value.spots ?? []), { kind: putting.value, at, reach_mm: 30, strength: 0.5 }];
   putting.value = undefined;
 }
+/** The part of the reading that is open below the head. */
+const part = ref("head");
 /** What the head shows by its numbers. */
 const show = ref<Shown>("shrinkage");
 const shows = computed(() => SHOWN.map((value) => ({ value, label: t(`read-shows-${value}`) })));
@@ -161,24 +163,36 @@ async function goTo(to: Patch) {
         />
       </div>
       <SinceLast :visit="visit.id" :version="document.version.value" />
-      <GirthLadder
-        v-model="reading.girths"
-        :gathered="summary.data.value?.gathered"
-        :fault-at="faultAt"
-        :disabled="!document.editable.value"
-      />
-      <WornShape v-model="reading" :now="now.data.value" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <CombList v-model="reading.combs" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <SurfaceForm v-model="reading.surface" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <SpotList
-        v-model="reading.spots"
-        v-model:putting="putting"
-        :fault-at="faultAt"
-        :disabled="!document.editable.value"
-      />
-      <TapeMeasures v-model="reading.measures" :fault-at="faultAt" :disabled="!document.editable.value" />
-      <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
+      <ElTabs v-model="part" class="parts">
+        <ElTabPane name="head" :label="t('read-tab-head')">
+          <HeadForm v-model="reading" :fault-at="faultAt" :disabled="!document.editable.value" />
+          <TapeMeasures v-model="reading.measures" :fault-at="faultAt" :disabled="!document.editable.value" />
+        </ElTabPane>
+        <ElTabPane name="spots" :label="t('read-tab-spots', { count: reading.spots?.length ?? 0 })">
+          <SpotList
+            v-model="reading.spots"
+            v-model:putting="putting"
+            :fault-at="faultAt"
+            :disabled="!document.editable.value"
+          />
+        </ElTabPane>
+        <ElTabPane name="shape" :label="t('read-tab-shape')">
+          <GirthLadder
+            v-model="reading.girths"
+            :gathered="summary.data.value?.gathered"
+            :fault-at="faultAt"
+            :disabled="!document.editable.value"
+          />
+          <WornShape v-model="reading" :now="now.data.value" :fault-at="faultAt" :disabled="!document.editable.value" />
+        </ElTabPane>
+        <ElTabPane name="hand" :label="t('read-tab-hand')">
+          <CombList v-model="reading.combs" :fault-at="faultAt" :disabled="!document.editable.value" />
+          <SurfaceForm v-model="reading.surface" :fault-at="faultAt" :disabled="!document.editable.value" />
+        </ElTabPane>
+        <ElTabPane name="table" :label="t('read-tab-table')">
+          <CsvIntake :disabled="!document.editable.value" @take="takeOver" />
+        </ElTabPane>
+      </ElTabs>
     </section>
     <section class="stack">
       <ZoneForm
@@ -241,6 +255,19 @@ async function goTo(to: Patch) {
 
 section {
   gap: 10px;
+  min-width: 0;
+}
+
+section > * {
+  min-width: 0;
+}
+
+.parts :deep(.el-tabs__item) {
+  padding: 0 10px;
+}
+
+.parts :deep(.el-tabs__item:first-child) {
+  padding-left: 0;
 }
 
 .putting {
@@ -282,14 +309,7 @@ section {
   .words,
   .since,
   .now,
-  .girths,
-  .shape,
-  .combs,
-  .head,
-  .spots,
-  .surface,
-  .csv,
-  .tape,
+  .parts,
   .next {
     order: 1;
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Weak spots: where hair is thin, broken or growing back, and where the skin is to be left in peace. */
+import { copy } from "@/shared/plain";
 import { type Spot, type SpotKind, spotKindValues, contract } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
@@ -19,47 +20,50 @@ function set(at: number, part: Partial<Spot>) {
   model.value = spots.value.map((spot, i) => (i === at ? { ...spot, ...part } : spot));
 }
 function add() {
-  model.value = [...spots.value, contract.spot];
+  model.value = [...spots.value, copy(contract.spot)];
 }
 </script>
 
 <template>
-  <details class="spots">
-    <summary>
-      <b>{{ t("read-spots") }}</b> <span class="soft">{{ t("read-spotsSeen", { count: spots.length }) }}</span>
-    </summary>
+  <section class="spots part">
+    <header>
+      <h3>{{ t("read-spots") }}</h3>
+      <span class="soft">{{ t("read-spotsSeen", { count: spots.length }) }}</span>
+    </header>
     <p class="soft small">{{ t("read-spotsHint") }}</p>
     <ol>
-      <li v-for="(spot, i) in spots" :key="i">
-        <ChoiceField
-          :model-value="spot.kind"
-          :label="t('read-spotKind')"
-          :choices="kinds"
-          :disabled="disabled"
-          @update:model-value="set(i, { kind: $event })"
-        />
-        <ChoiceField
-          :model-value="spot.at"
-          :label="t('read-spotAt')"
-          :choices="landmarks"
-          :disabled="disabled"
-          @update:model-value="set(i, { at: $event })"
-        />
-        <LengthField
-          :model-value="spot.reach_mm ?? contract.spot.reach_mm"
-          :label="t('read-spotReach')"
-          :fault="faultAt(`spots.${i}.reach_mm`)"
-          :disabled="disabled"
-          @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
-        />
-        <LengthField
-          :model-value="Math.round(100 * (spot.strength ?? contract.spot.strength!))"
-          :label="t('read-spotStrength')"
-          sign="%"
-          :fault="faultAt(`spots.${i}.strength`)"
-          :disabled="disabled"
-          @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
-        />
+      <li v-for="(spot, i) in spots" :key="spot.id ?? i">
+        <div class="fields">
+          <ChoiceField
+            :model-value="spot.kind"
+            :label="t('read-spotKind')"
+            :choices="kinds"
+            :disabled="disabled"
+            @update:model-value="set(i, { kind: $event })"
+          />
+          <ChoiceField
+            :model-value="spot.at"
+            :label="t('read-spotAt')"
+            :choices="landmarks"
+            :disabled="disabled"
+            @update:model-value="set(i, { at: $event })"
+          />
+          <LengthField
+            :model-value="spot.reach_mm ?? contract.spot.reach_mm"
+            :label="t('read-spotReach')"
+            :fault="faultAt(`spots.${i}.reach_mm`)"
+            :disabled="disabled"
+            @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
+          />
+          <LengthField
+            :model-value="Math.round(100 * (spot.strength ?? contract.spot.strength!))"
+            :label="t('read-spotStrength')"
+            sign="%"
+            :fault="faultAt(`spots.${i}.strength`)"
+            :disabled="disabled"
+            @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
+          />
+        </div>
         <ElButton
           :disabled="disabled"
           :aria-label="t('read-spotDrop', { n: i + 1 })"
@@ -73,19 +77,15 @@ function add() {
       <ElButton :disabled="disabled || spots.length >= contract.most.spots" @click="add">{{
         t("read-spotAdd")
       }}</ElButton>
-      <label class="row">
-        <span>{{ t("read-spotPut") }}</span>
-        <select
-          :value="putting ?? ''"
-          :disabled="disabled || spots.length >= contract.most.spots"
-          @change="putting = (($event.target as HTMLSelectElement).value || undefined) as SpotKind | undefined"
-        >
-          <option value="">{{ t("read-spotPutNone") }}</option>
-          <option v-for="kind in kinds" :key="kind.value" :value="kind.value">{{ kind.label }}</option>
-        </select>
-      </label>
+      <ChoiceField
+        :model-value="putting ?? ''"
+        :label="t('read-spotPut')"
+        :choices="[{ value: '' as SpotKind | '', label: t('read-spotPutNone') }, ...kinds]"
+        :disabled="disabled || spots.length >= contract.most.spots"
+        @update:model-value="putting = $event || undefined"
+      />
     </div>
-  </details>
+  </section>
 </template>
 
 <style scoped>
@@ -93,11 +93,6 @@ function add() {
   flex-wrap: wrap;
   align-items: end;
   gap: 8px 14px;
-}
-
-.adds label {
-  display: grid;
-  gap: 0;
 }
 
 ol {
@@ -109,14 +104,18 @@ ol {
 
 li {
   display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1.3fr) minmax(0, 0.8fr) minmax(0, 0.8fr) 48px;
+  grid-template-columns: minmax(0, 1fr) 48px;
   gap: 10px;
   align-items: end;
 }
 
-@media (max-width: 700px) {
-  li {
-    grid-template-columns: 1fr 1fr;
-  }
+.fields {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 10px;
+}
+
+.adds > .field {
+  flex: 0 1 240px;
 }
 </style>

@@ -39,10 +39,11 @@ onUnmounted(stop);
 </script>
 
 <template>
-  <details class="surface">
-    <summary>
-      <b>{{ t("read-surface") }}</b> <span class="soft">{{ t("read-surfaceHint") }}</span>
-    </summary>
+  <section class="surface part">
+    <header>
+      <h3>{{ t("read-surface") }}</h3>
+      <span class="soft">{{ t("read-surfaceHint") }}</span>
+    </header>
     <ChoiceRow
       :model-value="surface?.feel ?? 'not_said'"
       :label="t('read-feel')"
@@ -64,7 +65,7 @@ onUnmounted(stop);
       </ElButton>
     </div>
     <p class="soft small">{{ t("read-soaksHint") }}</p>
-  </details>
+  </section>
 </template>
 
 <style scoped>

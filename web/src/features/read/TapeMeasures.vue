@@ -19,10 +19,11 @@ const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number")
 </script>
 
 <template>
-  <details class="tape">
-    <summary>
-      <b>{{ t("read-tape") }}</b> <span class="soft">{{ t("read-tapeTaken", { n: taken(), all: KEYS.length }) }}</span>
-    </summary>
+  <section class="tape part">
+    <header>
+      <h3>{{ t("read-tape") }}</h3>
+      <span class="soft">{{ t("read-tapeTaken", { n: taken(), all: KEYS.length }) }}</span>
+    </header>
     <p class="soft small">{{ t("read-tapeHint") }}</p>
     <div class="fields">
       <LengthField
@@ -36,7 +37,7 @@ const taken = () => KEYS.filter((key) => typeof model.value?.[key] === "number")
         @update:model-value="set(key, $event)"
       />
     </div>
-  </details>
+  </section>
 </template>
 
 <style scoped>

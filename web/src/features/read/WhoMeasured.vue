@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Every figure of a zone as it was measured: who, when, with what. Asked for when it is opened. */
+import FoldPart from "@/shared/FoldPart.vue";
 import { body, client, type FigureRow, type Patch } from "@/api";
 import { sayMoment } from "@/shared/days";
 import { isFigure, sayFigure } from "@/shared/figures";
@@ -40,8 +41,7 @@ const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
 </script>
 
 <template>
-  <details @toggle="open = ($event.target as HTMLDetailsElement).open">
-    <summary>{{ t("read-who") }}</summary>
+  <FoldPart v-model:open="open" class="who" :title="t('read-who')">
     <p v-if="rows.data.value && newest.length === 0" class="soft small">{{ t("read-whoNone") }}</p>
     <table v-else-if="rows.data.value">
       <tbody>
@@ -54,7 +54,7 @@ const withWhat = ({ field, word, instrument_sd }: FigureRow) =>
       </tbody>
     </table>
     <p v-else-if="rows.error.value" class="soft small">{{ t("app-unreachable") }}</p>
-  </details>
+  </FoldPart>
 </template>
 
 <style scoped>

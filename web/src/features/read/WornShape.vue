@@ -50,13 +50,13 @@ function setEdge(name: string, on: boolean) {
 </script>
 
 <template>
-  <details class="shape">
-    <summary>
-      <b>{{ t("read-shape") }}</b>
+  <section class="shape part">
+    <header>
+      <h3>{{ t("read-shape") }}</h3>
       <span class="soft">{{
         width ? t("read-widthTaken", { length: say(width.width_mm) }) : t("read-widthOpen")
       }}</span>
-    </summary>
+    </header>
     <p class="soft small">{{ t("read-widthHint") }}</p>
     <div class="fields">
       <ChoiceField
@@ -89,7 +89,7 @@ function setEdge(name: string, on: boolean) {
       :disabled="disabled"
       @update:model-value="setEdge(name, $event)"
     />
-  </details>
+  </section>
 </template>
 
 <style scoped>

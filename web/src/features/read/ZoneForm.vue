@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldPart from "@/shared/FoldPart.vue";
 import { copy } from "@/shared/plain";
 import {
   type Patch,
@@ -218,16 +219,18 @@ defineExpose({
       <span class="bar" aria-hidden="true"><i :style="{ width: `${surety.share}%` }"></i></span>
       <span>{{ t("read-surety", surety) }}</span>
     </p>
-    <details v-if="!like" :key="`${patch} curl`">
-      <summary>{{ curl ? t("read-curlIs", { curl: t(`figureWord-curl-${curl}`) }) : t("read-curlOpen") }}</summary>
+    <FoldPart
+      v-if="!like"
+      :key="`${patch} curl`"
+      :title="curl ? t('read-curlIs', { curl: t(`figureWord-curl-${curl}`) }) : t('read-curlOpen')"
+    >
       <CurlField v-model="curl" :disabled="disabled" />
       <div class="three">
         <LengthField v-model="loop" :label="t('fields-loop_mm')" :fault="fault('loop_mm')" :disabled="disabled" />
         <LengthField v-model="turns" sign="×" :label="t('fields-turns')" :fault="fault('turns')" :disabled="disabled" />
       </div>
-    </details>
-    <details :key="`${patch} more`">
-      <summary>{{ t(like ? "read-densityOnly" : "read-more") }}</summary>
+    </FoldPart>
+    <FoldPart :key="`${patch} more`" :title="t(like ? 'read-densityOnly' : 'read-more')">
       <div class="three">
         <FigureField
           v-for="figure in more"
@@ -255,11 +258,15 @@ defineExpose({
         @width="like || (width = $event)"
       />
       <DensityScale v-model="density" :disabled="disabled" />
-    </details>
+    </FoldPart>
   </div>
 </template>
 
 <style scoped>
+.form > * {
+  min-width: 0;
+}
+
 .form {
   padding: 12px 20px 8px;
   display: grid;
@@ -271,6 +278,12 @@ header {
   justify-content: space-between;
   align-items: center;
   gap: 16px;
+}
+
+@media (max-width: 600px) {
+  header {
+    flex-wrap: wrap;
+  }
 }
 
 header > :first-child {

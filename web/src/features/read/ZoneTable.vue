@@ -40,8 +40,8 @@ const width = (name: Patch) => {
           {{ t(pass === "wet" ? "read-wetIn" : "read-sprungIn", { unit: signOf(unit) }) }}
         </th>
         <th scope="col" class="figure">{{ t("read-shrinks") }}</th>
-        <th scope="col">{{ t("read-thickness") }}</th>
-        <th scope="col">{{ t("read-curl") }}</th>
+        <th scope="col" class="rest">{{ t("read-thickness") }}</th>
+        <th scope="col" class="rest">{{ t("read-curl") }}</th>
       </tr>
     </thead>
     <tbody>
@@ -58,9 +58,9 @@ const width = (name: Patch) => {
         </td>
         <td v-else></td>
         <td class="figure">{{ percent(name) }}</td>
-        <td v-if="!zones[name]?.like">{{ width(name) }}</td>
-        <td v-else class="soft">{{ t("read-like", { like: sayPatch(zones[name].like) }) }}</td>
-        <td>
+        <td v-if="!zones[name]?.like" class="rest">{{ width(name) }}</td>
+        <td v-else class="soft rest">{{ t("read-like", { like: sayPatch(zones[name].like) }) }}</td>
+        <td class="rest">
           <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
             <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />
           </svg>
@@ -79,6 +79,7 @@ td {
 }
 
 thead th {
+  overflow-wrap: anywhere;
   font-size: 0.9rem;
   color: var(--ink-soft);
   vertical-align: bottom;
@@ -118,6 +119,17 @@ button {
 .warn {
   color: var(--warn);
   font-size: 0.85rem;
+}
+
+/* On a phone the lengths: thickness and curl stand in the zone that is in hand. */
+@media (max-width: 600px) {
+  .rest {
+    display: none;
+  }
+
+  .figure {
+    padding-right: 8px;
+  }
 }
 
 path {

@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { selectsOf } from "@/shared/setField";
 import type { Fall, Figure, HairNow as Now, LinePoint } from "@/api";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
@@ -37,10 +38,10 @@ const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm 
 describe("the line of the hair as it is", () => {
   it("is kept in the order of the head, whatever was said first", async () => {
     const { wrapper, said } = form([at("back", "shoulder")]);
-    const selects = wrapper.findAll("select");
-    await selects[0]!.setValue("chin");
+    const selects = selectsOf(wrapper);
+    await selects[0]!.choose("chin");
     expect(said()).toEqual([at("front_left", "chin"), at("back", "shoulder")]);
-    await selects[2]!.setValue("");
+    await selects[2]!.choose("");
     expect(said()).toEqual([at("front_left", "chin")]);
   });
 

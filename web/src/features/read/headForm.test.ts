@@ -3,6 +3,7 @@ import type { Growth, RawReading } from "@/api";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
+import { selectsOf } from "@/shared/setField";
 import GrowthList from "./GrowthList.vue";
 import HeadForm from "./HeadForm.vue";
 
@@ -63,15 +64,15 @@ describe("swirls and cowlicks", () => {
 
   it("turn either way or grow towards a point", async () => {
     const form = list([swirl]);
-    const [at, way] = form.findAll("select");
-    await at!.setValue("brow_right");
+    const [at, way] = selectsOf(form);
+    await at!.choose("brow_right");
     expect(last(form)?.[0]?.at).toBe("brow_right");
-    await way!.setValue("toward");
+    await way!.choose("toward");
     expect(last(form)?.[0]?.direction).toEqual({ toward: "apex" });
     const toward = list([{ ...swirl, direction: { toward: "apex" } }]);
-    await toward.findAll("select")[2]!.setValue("temple_left");
+    await selectsOf(toward)[2]!.choose("temple_left");
     expect(last(toward)?.[0]?.direction).toEqual({ toward: "temple_left" });
-    const fields = toward.findAll("input");
+    const fields = toward.findAll(".length input");
     await fields[1]!.setValue("80");
     expect(last(toward)?.[0]?.strength).toBeCloseTo(0.8);
     await fields[0]!.setValue("3");

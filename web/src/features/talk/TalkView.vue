@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldPart from "@/shared/FoldPart.vue";
 import {
   comingForValues,
   wornStyleValues,
@@ -133,10 +134,7 @@ const cautions = useComputed(
         :choices="named(hairEventValues, 'talk-event')"
         :disabled="locked"
       />
-      <details>
-        <summary>
-          <b>{{ t("talk-more") }}</b>
-        </summary>
+      <FoldPart :title="t('talk-more')">
         <div class="stack more">
           <ChoiceRow
             v-model="talk.fringe"
@@ -177,7 +175,7 @@ const cautions = useComputed(
             :readonly="locked"
           />
         </div>
-      </details>
+      </FoldPart>
       <TextField v-model="talk.notes" :rows="5" :label="t('talk-notes')" :fault="fault('notes')" :readonly="locked" />
       <p>
         <RouterLink class="onward" :to="{ name: 'read' }">{{ t("talk-onward") }}</RouterLink>

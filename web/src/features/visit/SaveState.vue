@@ -42,8 +42,8 @@ const warning = computed(
     <span class="row state">
       <span role="status" :class="{ warning }" data-testid="save-state">{{ text }}</span>
       <template v-if="undoable && document.editable.value">
-        <button type="button" :disabled="!document.canUndo.value" @click="document.undo()">{{ t("save-undo") }}</button>
-        <button type="button" :disabled="!document.canRedo.value" @click="document.redo()">{{ t("save-redo") }}</button>
+        <ElButton :disabled="!document.canUndo.value" @click="document.undo()">{{ t("save-undo") }}</ElButton>
+        <ElButton :disabled="!document.canRedo.value" @click="document.redo()">{{ t("save-redo") }}</ElButton>
       </template>
     </span>
   </Teleport>
@@ -65,22 +65,5 @@ const warning = computed(
 .warning::before {
   content: "▲ ";
   font-size: 0.75em;
-}
-
-button {
-  font: inherit;
-  min-height: 40px;
-  padding: 2px 12px;
-  background: none;
-  color: var(--ink);
-  border: 1px solid var(--line-strong);
-  border-radius: 8px;
-  cursor: pointer;
-}
-
-button:disabled {
-  color: var(--ink-soft);
-  border-color: var(--line);
-  cursor: default;
 }
 </style>

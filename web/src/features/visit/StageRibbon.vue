@@ -107,4 +107,32 @@ svg * {
 .part small {
   color: var(--warn);
 }
+
+/* On a phone the stages are one line: their names and marks. */
+@media (max-width: 600px) {
+  ol {
+    flex-wrap: nowrap;
+    justify-content: space-between;
+  }
+
+  li + li::before,
+  small {
+    display: none;
+  }
+
+  a {
+    gap: 4px;
+    padding: 6px 8px;
+    min-height: 48px;
+  }
+
+  b {
+    font-size: 0.9rem;
+  }
+
+  svg {
+    width: 15px;
+    height: 15px;
+  }
+}
 </style>

@@ -1,0 +1,39 @@
+/** On a phone nothing is wider than the screen and the stages are one line; and no page writes an error to the console. */
+import { expect, test } from "./server";
+import { allViews, enter, everyPart, open } from "./views";
+
+test("nothing is wider than a phone, and nothing goes wrong behind the page", async ({ page }) => {
+  test.setTimeout(600_000);
+  const errors: string[] = [];
+  page.on("console", (message) => {
+    if (message.type() === "error") errors.push(`${page.url()}: ${message.text()}`);
+  });
+  page.on("pageerror", (error) => errors.push(`${page.url()}: ${error.message}`));
+  await enter(page);
+  const views = await allViews(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  const wide: string[] = [];
+  for (const { name, path } of views) {
+    await open(page, path);
+    await everyPart(page, async (part) => {
+      const width = await page.evaluate(() => document.documentElement.scrollWidth);
+      if (width > 390) {
+        const beyond = await page.evaluate(() =>
+          [...document.querySelectorAll("main *")]
+            .filter((element) => element.getBoundingClientRect().right > 391)
+            .slice(0, 3)
+            .map((element) => `${element.tagName}.${element.className}`),
+        );
+        wide.push(`${name} ${part}: ${width} (${beyond.join(", ")})`);
+      }
+    });
+    const stages = page.locator(".ribbon a");
+    if ((await stages.count()) > 0) {
+      const tops = await stages.evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().top)));
+      expect(new Set(tops).size, `${name}: stages on one line`).toBe(1);
+    }
+  }
+  expect(wide).toEqual([]);
+  // An address that leads nowhere and a visit that isn't there are answered by the page, not by an error of it.
+  expect(errors).toEqual([]);
+});
