@@ -39,7 +39,13 @@ fn dead_straight(length_mm: f64, roots: u32) -> Hair {
 }
 
 fn one(only: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![Move { id: 1, ..only }] }
+    Cut {
+        format: CutFormat::Cut,
+        version: 3,
+        name: "test".into(),
+        purpose: String::new(),
+        moves: vec![Move { id: 1, ..only }],
+    }
 }
 
 fn movement(region: Region, kind: MoveKind, state: HeldState) -> Move {

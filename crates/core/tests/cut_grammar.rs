@@ -31,7 +31,13 @@ fn movement(region: Region, kind: MoveKind) -> Move {
 }
 
 fn one(only: Move) -> Cut {
-    Cut { format: CutFormat::Cut, version: 3, name: "test".into(), purpose: String::new(), moves: vec![Move { id: 1, ..only }] }
+    Cut {
+        format: CutFormat::Cut,
+        version: 3,
+        name: "test".into(),
+        purpose: String::new(),
+        moves: vec![Move { id: 1, ..only }],
+    }
 }
 
 fn layout(along: Along, from: Landmark) -> Layout {
@@ -292,9 +298,10 @@ proptest! {
             Region::Half(Side::Right),
             MoveKind::Gathered(Gathered { side: Some(Side::Right), past_mm, ..Gathered::to(layout, to) }),
         );
-        twists.mirrored = mirrored;
+        (twists.id, twists.mirrored) = (1, mirrored);
         twists.technique = Technique { under, ..Technique::usual(TechniqueKind::Point) };
         let weight = Move {
+            id: 2,
             technique: Technique { under, ..Technique::usual(TechniqueKind::Slide) },
             ..movement(Region::Everything, MoveKind::Weight(layout))
         };

@@ -67,7 +67,6 @@ td {
 }
 
 thead th {
-  overflow-wrap: anywhere;
   font-size: 0.88rem;
   color: var(--ink-soft);
 }

@@ -207,14 +207,6 @@ async function goTo(to: Patch) {
       >
         <ChoiceRow v-model="pass" hide-label :label="t('read-passOf')" :choices="passes" />
       </ZoneForm>
-      <PatchForm
-        :zones="zones"
-        :patch="patch"
-        :fault-at="faultAt"
-        :disabled="!document.editable.value"
-        @change="write"
-      />
-      <WhoMeasured :visit="visit.id" :version="document.version.value" :patch="patch" />
       <ZoneTable
         v-model="patch"
         :zones="zones"
@@ -223,6 +215,14 @@ async function goTo(to: Patch) {
         :faults="faults"
         @update:model-value="goTo"
       />
+      <PatchForm
+        :zones="zones"
+        :patch="patch"
+        :fault-at="faultAt"
+        :disabled="!document.editable.value"
+        @change="write"
+      />
+      <WhoMeasured :visit="visit.id" :version="document.version.value" :patch="patch" />
       <HairNow
         v-if="figure.data.value"
         v-model="reading.line"

@@ -31,43 +31,45 @@ const width = (name: Patch) => {
 </script>
 
 <template>
-  <table>
-    <thead>
-      <tr>
-        <th scope="col">{{ t("read-zone") }}</th>
-        <th scope="col" class="figure">{{ t("read-stretchedIn", { unit: signOf(unit) }) }}</th>
-        <th scope="col" class="figure">
-          {{ t(pass === "wet" ? "read-wetIn" : "read-sprungIn", { unit: signOf(unit) }) }}
-        </th>
-        <th scope="col" class="figure">{{ t("read-shrinks") }}</th>
-        <th scope="col" class="rest">{{ t("read-thickness") }}</th>
-        <th scope="col" class="rest">{{ t("read-curl") }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="name in patchesOf(zones)" :key="name" :class="{ here: name === patch }" @click="patch = name">
-        <th scope="row">
-          <button type="button" :aria-current="name === patch ? 'true' : undefined" @click.stop="patch = name">
-            {{ sayPatch(name) }}
-            <span v-if="faulty(name)" class="warn">▲ {{ t("read-look") }}</span>
-          </button>
-        </th>
-        <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
-        <td v-if="!zones[name]?.like" class="figure">
-          {{ length(pass === "wet" ? zones[name]?.wet_sprung_mm : zones[name]?.sprung_mm) }}
-        </td>
-        <td v-else></td>
-        <td class="figure">{{ percent(name) }}</td>
-        <td v-if="!zones[name]?.like" class="rest">{{ width(name) }}</td>
-        <td v-else class="soft rest">{{ t("read-like", { like: sayPatch(zones[name].like) }) }}</td>
-        <td class="rest">
-          <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
-            <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />
-          </svg>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <div class="scroll">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">{{ t("read-zone") }}</th>
+          <th scope="col" class="figure">{{ t("read-stretchedIn", { unit: signOf(unit) }) }}</th>
+          <th scope="col" class="figure">
+            {{ t(pass === "wet" ? "read-wetIn" : "read-sprungIn", { unit: signOf(unit) }) }}
+          </th>
+          <th scope="col" class="figure">{{ t("read-shrinks") }}</th>
+          <th scope="col" class="rest">{{ t("read-thickness") }}</th>
+          <th scope="col" class="rest">{{ t("read-curl") }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="name in patchesOf(zones)" :key="name" :class="{ here: name === patch }" @click="patch = name">
+          <th scope="row">
+            <button type="button" :aria-current="name === patch ? 'true' : undefined" @click.stop="patch = name">
+              {{ sayPatch(name) }}
+              <span v-if="faulty(name)" class="warn">▲ {{ t("read-look") }}</span>
+            </button>
+          </th>
+          <td class="figure">{{ length(zones[name]?.stretched_mm) }}</td>
+          <td v-if="!zones[name]?.like" class="figure">
+            {{ length(pass === "wet" ? zones[name]?.wet_sprung_mm : zones[name]?.sprung_mm) }}
+          </td>
+          <td v-else></td>
+          <td class="figure">{{ percent(name) }}</td>
+          <td v-if="!zones[name]?.like" class="rest">{{ width(name) }}</td>
+          <td v-else class="soft rest">{{ t("read-like", { like: sayPatch(zones[name].like) }) }}</td>
+          <td class="rest">
+            <svg v-if="summed(name)?.loop_radius_mm" viewBox="0 0 84 26" width="84" height="24" aria-hidden="true">
+              <path :d="curlLine(summed(name)!.loop_radius_mm!, summed(name)!.shrinkage ?? 0)" />
+            </svg>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
 </template>
 
 <style scoped>
@@ -79,7 +81,6 @@ td {
 }
 
 thead th {
-  overflow-wrap: anywhere;
   font-size: 0.9rem;
   color: var(--ink-soft);
   vertical-align: bottom;
@@ -119,6 +120,10 @@ button {
 .warn {
   color: var(--warn);
   font-size: 0.85rem;
+}
+
+.scroll {
+  overflow-x: auto;
 }
 
 /* On a phone the lengths: thickness and curl stand in the zone that is in hand. */
