@@ -1,7 +1,7 @@
 //! Three ways of working written down as cuts, and cuts of the format's first version still read.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
-use spirel_core::cut::{Cut, CutResult, MoveKind, MoveNote, cut, shipped};
+use spirel_core::cut::{Cut, CutResult, Move, MoveKind, MoveNote, cut, shipped};
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::Hair;
@@ -120,9 +120,13 @@ fn cuts_of_earlier_versions_are_read_and_carried_out() {
         old.check().unwrap();
         cut(&hair, &old).unwrap();
     }
-    // Version 2 had other names for the same things: what ships now was read from it.
+    // Version 2 had other names for the same things: what ships now does what was read from it, whatever its steps are called.
+    let nameless = |cut: &Cut| {
+        let moves = cut.moves.iter().map(|move_| Move { name: String::new(), ..move_.clone() }).collect();
+        Cut { name: String::new(), purpose: String::new(), moves, ..cut.clone() }
+    };
     let second = of_version(2);
-    assert!(second.iter().all(|old| shipped().iter().any(|ships| ships.cut == *old)));
+    assert!(second.iter().all(|old| shipped().iter().any(|ships| nameless(&ships.cut) == nameless(old))));
     assert_eq!((of_version(1).len(), second.len()), (14, 14));
 }
 
