@@ -4,12 +4,16 @@
 //! An operation is a compare-and-set: it applies where its path still holds what it held when the change was made, or holds
 //! the new value already. So the order in which disjoint edits arrive doesn't matter, and a repeated one changes nothing.
 
+use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value};
 use std::collections::HashMap;
 
 /// Most operations of one edit: sixty moves that take the place of sixty others.
 pub const MOST_OPERATIONS: usize = 1000;
+
+/// Longest path of an operation; no document is as deep.
+pub const LONGEST_PATH: usize = 16;
 
 /// Name at the end of a list's path under which the order of its members stands.
 pub const ORDER: &str = "order";
@@ -64,6 +68,19 @@ pub struct Operation {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(value_type = serde_json::Value))]
     pub value: Value,
+}
+
+/// Checks that operations are as many and as deep as a document can need.
+pub fn check(operations: &[Operation]) -> Result<(), FieldErrors> {
+    let mut faults = FieldErrors::default();
+    if operations.len() > MOST_OPERATIONS {
+        faults.push("operations", Problem::too_many(MOST_OPERATIONS));
+    }
+    let deep = operations.iter().position(|operation| operation.path.len() > LONGEST_PATH);
+    if let Some(i) = deep {
+        faults.push(format!("operations.{i}.path"), Problem::too_many(LONGEST_PATH));
+    }
+    faults.or(())
 }
 
 /// The document after all operations, or the numbers of those that clash with what it holds.

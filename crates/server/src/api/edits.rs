@@ -6,8 +6,7 @@ use actix_web::http::header::{CACHE_CONTROL, CONTENT_ENCODING};
 use actix_web::{HttpRequest, HttpResponse, get, patch, web};
 use serde::Deserialize;
 use serde_json::json;
-use spirel_core::edit::{MOST_OPERATIONS, Operation, apply, same};
-use spirel_core::error::{FieldErrors, Problem};
+use spirel_core::edit::{Operation, apply, check, same};
 use spirel_core::stage::Stage;
 use spirel_store::{Act, Document, Edit, StoreError};
 use utoipa::ToSchema;
@@ -49,11 +48,7 @@ pub async fn edit_stage(
     if person != actor.person_id {
         return Err(ApiError::AnothersEdit);
     }
-    if operations.len() > MOST_OPERATIONS {
-        let mut faults = FieldErrors::default();
-        faults.push("operations", Problem::too_many(MOST_OPERATIONS));
-        return Err(faults.into());
-    }
+    check(&operations)?;
     let edit = Edit { key, operations: json!(operations) };
     if let Some(landed) = state.store.landed(&actor, id, stage, key).await? {
         return Ok(web::Json(landed));
