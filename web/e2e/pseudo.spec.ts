@@ -10,7 +10,17 @@ async function ownWords(page: Page): Promise<string[]> {
   const texts = new Set([
     ...["Spirel", "Saltmarsh Row", "×", "cm", "in", "mm", "g", "µm", "kg", "PNG", "SVG", "JSON", "CSV"],
     // What is searched for, colleagues, and the instruments' own names.
-    ...["nobody-of-this-name", "Ivo Tarrant", "Comb 1", "Gauge 1", "Scope 1", "Meter 1", "Room"],
+    ...[
+      "nobody-of-this-name",
+      "Ivo Tarrant",
+      "Odile Marsh",
+      "Bram Sedge",
+      "Comb 1",
+      "Gauge 1",
+      "Scope 1",
+      "Meter 1",
+      "Room",
+    ],
   ]);
   const keep = (value: unknown) => {
     if (typeof value === "string") texts.add(value);

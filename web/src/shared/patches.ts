@@ -19,8 +19,8 @@ export const BLANK = contract.zone;
 
 const RULES = new Map<string, PatchRule>(contract.patches.map((rule) => [rule.patch, rule]));
 
-const halvesOf = (zone: Zone, way: Halving) =>
-  contract.patches.filter((rule) => rule.zone === zone && rule.halving === way).map((rule) => rule.patch);
+const halvesOf = (zone: Zone, halving: Halving) =>
+  contract.patches.filter((rule) => rule.zone === zone && rule.halving === halving).map((rule) => rule.patch);
 
 /** The ways in which a zone can be halved. */
 export const halvingsOf = (zone: Zone): Halving[] => [
@@ -36,13 +36,13 @@ export const mirrored = (zone: Zone): Zone | undefined => RULES.get(zone)?.mirro
 
 /** The way in which a zone is read in halves, if it is. */
 export const halvingOf = (zones: ZoneReadings, zone: Zone): Halving | undefined =>
-  halvingsOf(zone).find((way) => halvesOf(zone, way).some((half) => zones[half]));
+  halvingsOf(zone).find((halving) => halvesOf(zone, halving).some((half) => zones[half]));
 
 /** The patches that are read, in walking order: both halves of a zone of which one is named. */
 export function patchesOf(zones: ZoneReadings): Patch[] {
   return zoneValues.flatMap((zone): Patch[] => {
-    const way = halvingOf(zones, zone);
-    return way ? halvesOf(zone, way) : [zone];
+    const halving = halvingOf(zones, zone);
+    return halving ? halvesOf(zone, halving) : [zone];
   });
 }
 
@@ -61,9 +61,9 @@ const without = (zones: ZoneReadings, gone: (name: Patch) => boolean): ZoneReadi
 
 /** The zone read in halves, or whole again (`way` left out). What was measured goes to the first of them; what was like the
  * zone is like that one. */
-export function halved(zones: ZoneReadings, zone: Zone, way: Halving | undefined): ZoneReadings {
+export function halved(zones: ZoneReadings, zone: Zone, halving: Halving | undefined): ZoneReadings {
   const before = patchesOf(zones).filter((patch) => zoneOf(patch) === zone);
-  const after = way ? halvesOf(zone, way) : [zone as Patch];
+  const after = halving ? halvesOf(zone, halving) : [zone as Patch];
   const first = before.map((patch) => zones[patch]).find((read) => read && Object.keys(read).length > 2);
   const next = without(zones, (patch) => zoneOf(patch) === zone);
   after.forEach((patch, i) => (next[patch] = (i === 0 && first) || { ...BLANK }));

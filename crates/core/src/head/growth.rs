@@ -173,9 +173,10 @@ mod tests {
         let (one, other) = (hair(growth.clone()), hair(growth.into_iter().map(Growth::mirrored).collect()));
         let half = one.drapes.len() / 2;
         for i in 0..half {
-            for way in [20.0, 90.0, 250.0] {
-                let (a, b) = (one.drapes[i].main().place(way), other.drapes[half + i].main().place(way));
-                assert!((a - mirror(&b)).norm() < 1e-9, "{i} {way}: {a} {b}");
+            for arc_mm in [20.0, 90.0, 250.0] {
+                let (a, b) =
+                    (one.drapes[i].main().place(arc_mm), other.drapes[half + i].main().place(arc_mm));
+                assert!((a - mirror(&b)).norm() < 1e-9, "{i} {arc_mm}: {a} {b}");
             }
         }
     }

@@ -56,8 +56,8 @@ pub fn scene(
     };
     let held = sections.iter().flat_map(|section| {
         let taut = |(from, to): (&[f32; 3], &[f32; 3])| {
-            let way = taut_line(&hair.form, &wide(from), &wide(to));
-            way.iter().map(drawn).collect::<Vec<_>>()
+            let path = taut_line(&hair.form, &wide(from), &wide(to));
+            path.iter().map(drawn).collect::<Vec<_>>()
         };
         section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
     });

@@ -79,7 +79,7 @@ impl Anchor {
 
     /// Where it lies, mm.
     pub fn point(&self, scalp: &Scalp) -> Vec3 {
-        let way = |from: Vec3, toward: Vec3, mm: f64| {
+        let moved = |from: Vec3, toward: Vec3, mm: f64| {
             let steps = (mm.abs() / STEP_MM).ceil();
             (0..steps as usize).fold(from, |p, _| {
                 let normal = scalp.form.normal(&p);
@@ -88,9 +88,9 @@ impl Anchor {
                 scalp.form.point(&(p + along * (mm / steps)))
             })
         };
-        let behind = way(scalp.point(self.0.at), -Vec3::z(), self.0.behind_mm);
-        let above = way(behind, Vec3::y(), self.0.above_mm);
-        way(above, Vec3::x(), self.0.left_mm)
+        let behind = moved(scalp.point(self.0.at), -Vec3::z(), self.0.behind_mm);
+        let above = moved(behind, Vec3::y(), self.0.above_mm);
+        moved(above, Vec3::x(), self.0.left_mm)
     }
 }
 

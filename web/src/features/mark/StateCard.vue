@@ -89,10 +89,6 @@ const combs = computed(() =>
   gap: 8px;
 }
 
-.switches :deep(label) {
-  padding: 4px 8px;
-}
-
 .advised {
   color: var(--good);
   font-weight: 650;

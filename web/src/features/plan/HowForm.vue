@@ -39,7 +39,7 @@ import {
   type GuideName,
   type LengthName,
   type OverName,
-} from "./ways";
+} from "./how";
 
 const props = defineProps<{
   move: Move;

@@ -133,8 +133,4 @@ function setState(part: Partial<HeldState>) {
 .wide {
   grid-column: 1 / -1;
 }
-
-summary {
-  font-weight: 600;
-}
 </style>

@@ -6,7 +6,7 @@ import TextField from "@/shared/TextField.vue";
 import { useChoices } from "@/shared/useChoices";
 import { computed } from "vue";
 import { t } from "@/shared/words";
-import { PAUSES, pauseOf, tagOf, type PauseName } from "./ways";
+import { PAUSES, pauseOf, tagOf, type PauseName } from "./how";
 
 const model = defineModel<Pause>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();

@@ -20,7 +20,7 @@ import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import StepWords from "./StepWords.vue";
 import { useBeside } from "./useBeside";
-import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./ways";
+import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./how";
 
 /** Drawing in space is large: it is fetched once the rest stands. */
 const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));

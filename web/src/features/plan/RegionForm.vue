@@ -8,7 +8,7 @@ import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 import { REGION_KINDS, kindOf, partsOf, regionOf, withParts, type RegionKind } from "./regions";
-import { landmarkOf } from "./ways";
+import { landmarkOf } from "./how";
 import { useChoices } from "@/shared/useChoices";
 
 const props = defineProps<{

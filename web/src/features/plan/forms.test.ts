@@ -8,7 +8,7 @@ import FinerForm from "./FinerForm.vue";
 import HowForm from "./HowForm.vue";
 import PauseForm from "./PauseForm.vue";
 import RegionForm from "./RegionForm.vue";
-import { newMove } from "./ways";
+import { newMove } from "./how";
 
 const global = { plugins: [createPinia()] };
 const faultless = () => undefined;

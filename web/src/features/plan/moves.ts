@@ -1,7 +1,7 @@
 /** Changes to the moves of a cut. Each makes a new list or move and leaves the old one as it was. */
 import { copy } from "@/shared/plain";
 import { type Cut, type Move, type MoveReport, type Point, type TechniqueKind, techniqueKindValues } from "@/api";
-import { layoutOf, wayOf } from "./ways";
+import { layoutOf, wayOf } from "./how";
 
 /** A number of a move that can be set. */
 export interface Amount {

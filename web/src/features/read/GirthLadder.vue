@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Girths of all hair gathered in one bundle, down from the tie: how much of it reaches how far. */
 import { type GatheredHair, type Girth, contract } from "@/api";
-import LengthField from "@/shared/LengthField.vue";
+import type { MemberField } from "@/shared/memberField";
+import MemberList from "@/shared/MemberList.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { t } from "@/shared/words";
@@ -16,15 +17,27 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const { say } = useUnit();
-const girths = computed(() => model.value ?? []);
+const girths = computed({ get: () => model.value ?? [], set: (all) => (model.value = all) });
 
-function set(at: number, part: Partial<Girth>) {
-  model.value = girths.value.map((girth, i) => (i === at ? { ...girth, ...part } : girth));
-}
-function add() {
+const fields = computed<MemberField<Girth>[]>(() => [
+  {
+    kind: "number",
+    path: "from_tie_mm",
+    label: t("read-fromTie"),
+    get: (girth) => girth.from_tie_mm,
+    set: (from_tie_mm) => ({ from_tie_mm }),
+  },
+  {
+    kind: "number",
+    path: "girth_mm",
+    label: t("read-girth"),
+    get: (girth) => girth.girth_mm,
+    set: (girth_mm) => ({ girth_mm }),
+  },
+]);
+function begin(): Girth {
   const last = girths.value.at(-1);
-  const next = last ? { from_tie_mm: last.from_tie_mm + STEP_MM, girth_mm: last.girth_mm } : undefined;
-  model.value = [...girths.value, next ?? { from_tie_mm: 0, girth_mm: 90 }];
+  return last ? { from_tie_mm: last.from_tie_mm + STEP_MM, girth_mm: last.girth_mm } : { from_tie_mm: 0, girth_mm: 90 };
 }
 const share = (i: number) => {
   const known = props.gathered?.shares[i];
@@ -41,32 +54,22 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
     </header>
     <p class="soft small">{{ t("read-girthsHint") }}</p>
     <div class="ladder">
-      <ol>
-        <li v-for="(girth, i) in girths" :key="i">
-          <LengthField
-            :model-value="girth.from_tie_mm"
-            :label="t('read-fromTie')"
-            :fault="faultAt(`girths.${i}.from_tie_mm`)"
-            :disabled="disabled"
-            @update:model-value="$event !== undefined && set(i, { from_tie_mm: $event })"
-          />
-          <LengthField
-            :model-value="girth.girth_mm"
-            :label="t('read-girth')"
-            :fault="faultAt(`girths.${i}.girth_mm`)"
-            :disabled="disabled"
-            @update:model-value="$event !== undefined && set(i, { girth_mm: $event })"
-          />
-          <b class="number share">{{ share(i) }}</b>
-          <ElButton
-            :disabled="disabled"
-            :aria-label="t('read-girthDrop', { n: i + 1 })"
-            @click="model = girths.filter((_, k) => k !== i)"
-          >
-            ×
-          </ElButton>
-        </li>
-      </ol>
+      <MemberList
+        v-model="girths"
+        class="girth"
+        list="girths"
+        :fields="fields"
+        :begin="begin"
+        :most="contract.most.girths"
+        :add="t('read-girthAdd')"
+        :remove="(n) => t('read-girthDrop', { n })"
+        :fault-at="faultAt"
+        :disabled="disabled"
+      >
+        <template #more="{ at }">
+          <b class="number share">{{ share(at) }}</b>
+        </template>
+      </MemberList>
       <svg
         v-if="drawn && gathered"
         :viewBox="drawn.box"
@@ -77,9 +80,6 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
         <path v-if="gathered.strong_sd_mm" class="strong" :d="drawn.strong" />
       </svg>
     </div>
-    <ElButton :disabled="disabled || girths.length >= contract.most.girths" @click="add">{{
-      t("read-girthAdd")
-    }}</ElButton>
   </section>
 </template>
 
@@ -91,18 +91,13 @@ const drawn = computed(() => bundle(girths.value, props.gathered?.strong_mm));
   padding: 10px 0;
 }
 
-ol {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  gap: 10px;
+.girth {
   flex: 1;
+  min-width: 0;
 }
 
-li {
-  display: grid;
-  grid-template-columns: minmax(90px, 1fr) minmax(90px, 1fr) 56px 48px;
-  gap: 12px;
+.girth :deep(.fields) {
+  grid-template-columns: minmax(80px, 1fr) minmax(80px, 1fr) 56px;
   align-items: end;
 }
 

@@ -1,98 +1,74 @@
 <script setup lang="ts">
-/** Swirls and cowlicks: where hair grows a way of its own. */
+/** Whorls and cowlicks: where hair grows in a direction of its own. */
+import { contract, type Growth, type Landmark } from "@/api";
+import { percent, type MemberField } from "@/shared/memberField";
+import MemberList from "@/shared/MemberList.vue";
 import { copy } from "@/shared/plain";
-import { contract, type Growth } from "@/api";
-import ChoiceField from "@/shared/ChoiceField.vue";
-import LengthField from "@/shared/LengthField.vue";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 import { useChoices } from "@/shared/useChoices";
 
 const model = defineModel<Growth[]>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-type WayName = "clockwise" | "anticlockwise" | "toward";
+type DirectionName = "clockwise" | "anticlockwise" | "toward";
 const { named, landmarks } = useChoices();
-const ways = computed(() => named(contract.choices.growths as WayName[], "read-growthWays"));
-const wayOf = (growth: Growth): WayName => (typeof growth.direction === "object" ? "toward" : growth.direction);
 const toward = (growth: Growth) => (typeof growth.direction === "object" ? growth.direction.toward : undefined);
-
-function set(at: number, part: Partial<Growth>) {
-  model.value = model.value.map((growth, i) => (i === at ? { ...growth, ...part } : growth));
-}
-function setWay(at: number, name: WayName) {
-  set(at, { direction: name === "toward" ? { toward: "apex" } : name });
-}
-function add() {
-  model.value = [...model.value, copy(contract.growth)];
-}
+const fields = computed<MemberField<Growth>[]>(() => [
+  {
+    kind: "choice",
+    path: "at",
+    label: t("read-growthAt"),
+    choices: landmarks.value,
+    get: (growth) => growth.at,
+    set: (at) => ({ at: at as Landmark }),
+  },
+  {
+    kind: "choice",
+    path: "direction",
+    label: t("read-growthWay"),
+    choices: named(contract.choices.growths as DirectionName[], "read-growthWays"),
+    get: (growth) => (typeof growth.direction === "object" ? "toward" : growth.direction),
+    set: (name) => ({ direction: name === "toward" ? { toward: "apex" } : (name as "clockwise" | "anticlockwise") }),
+  },
+  {
+    kind: "choice",
+    path: "direction.toward",
+    label: t("read-growthToward"),
+    choices: landmarks.value,
+    get: toward,
+    set: (at) => ({ direction: { toward: at as Landmark } }),
+  },
+  {
+    kind: "number",
+    path: "reach_mm",
+    label: t("read-growthReach"),
+    get: (growth) => growth.reach_mm ?? contract.growth.reach_mm,
+    set: (reach_mm) => ({ reach_mm }),
+  },
+  {
+    kind: "number",
+    path: "strength",
+    label: t("read-growthStrength"),
+    sign: "%",
+    get: (growth) => percent(growth.strength ?? contract.growth.strength!),
+    set: (value) => ({ strength: value / 100 }),
+  },
+]);
 </script>
 
 <template>
-  <section class="growths">
+  <section>
     <h3>{{ t("read-growth") }}</h3>
-    <div v-for="(growth, i) in model" :key="i" class="growth">
-      <ChoiceField
-        :model-value="growth.at"
-        :label="t('read-growthAt')"
-        :choices="landmarks"
-        :disabled="disabled"
-        @update:model-value="set(i, { at: $event })"
-      />
-      <ChoiceField
-        :model-value="wayOf(growth)"
-        :label="t('read-growthWay')"
-        :choices="ways"
-        :disabled="disabled"
-        @update:model-value="setWay(i, $event)"
-      />
-      <ChoiceField
-        v-if="toward(growth)"
-        :model-value="toward(growth)"
-        :label="t('read-growthToward')"
-        :choices="landmarks"
-        :disabled="disabled"
-        :fault="faultAt(`growth.${i}.direction.toward`)"
-        @update:model-value="set(i, { direction: { toward: $event } })"
-      />
-      <LengthField
-        :model-value="growth.reach_mm ?? contract.growth.reach_mm"
-        :label="t('read-growthReach')"
-        :disabled="disabled"
-        :fault="faultAt(`growth.${i}.reach_mm`)"
-        @update:model-value="$event !== undefined && set(i, { reach_mm: $event })"
-      />
-      <LengthField
-        :model-value="Math.round(100 * (growth.strength ?? contract.growth.strength!))"
-        :label="t('read-growthStrength')"
-        sign="%"
-        :disabled="disabled"
-        :fault="faultAt(`growth.${i}.strength`)"
-        @update:model-value="$event !== undefined && set(i, { strength: $event / 100 })"
-      />
-      <ElButton class="wide" :disabled="disabled" @click="model = model.filter((_, k) => k !== i)">
-        {{ t("read-growthDrop", { n: i + 1 }) }}
-      </ElButton>
-    </div>
-    <ElButton :disabled="disabled" @click="add">{{ t("read-growthAdd") }}</ElButton>
+    <MemberList
+      v-model="model"
+      list="growth"
+      :fields="fields"
+      :begin="() => copy(contract.growth)"
+      :most="contract.most.growths"
+      :add="t('read-growthAdd')"
+      :remove="(n) => t('read-growthDrop', { n })"
+      :fault-at="faultAt"
+      :disabled="disabled"
+    />
   </section>
 </template>
-
-<style scoped>
-.growths {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-
-.growth {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px 12px;
-  width: 100%;
-}
-
-.wide {
-  grid-column: 1 / -1;
-  justify-self: start;
-}
-</style>

@@ -31,14 +31,14 @@ const likes = computed(() => [
 
 const WHOLE = "whole";
 const zone = computed(() => zoneOf(props.patch));
-const way = computed({
+const chosen = computed({
   get: () => halvingOf(props.zones, zone.value) ?? WHOLE,
   set: (to: string) => {
     const found = halvingsOf(zone.value).find((halving) => halving === to);
     emit("change", halved(props.zones, zone.value, found));
   },
 });
-const ways = computed(() =>
+const halvings = computed(() =>
   [WHOLE, ...halvingsOf(zone.value)].map((value) => ({ value, label: t(`read-halving-${value}`) })),
 );
 </script>
@@ -48,9 +48,9 @@ const ways = computed(() =>
     <div class="stack tight">
       <ChoiceRow
         v-if="like === ALONE"
-        v-model="way"
+        v-model="chosen"
         :label="t('read-halvingOf')"
-        :choices="ways"
+        :choices="halvings"
         :disabled="disabled"
       />
       <ChoiceField

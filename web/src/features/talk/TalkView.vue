@@ -198,7 +198,7 @@ const cautions = useComputed(
   gap: 22px;
 }
 
-.question :deep(legend) {
+.question :deep(.legend) {
   font: 650 1.3rem/1.2 var(--display);
   margin-bottom: 10px;
 }

@@ -14,7 +14,7 @@ import {
   planeWith,
   tagOf,
   wayOf,
-} from "./ways";
+} from "./how";
 
 describe("ways of doing a move", () => {
   it("begin as something of their kind", () => {
