@@ -99,12 +99,19 @@ function setZigzag(mm: number | undefined) {
 <template>
   <fieldset class="region" :disabled="disabled">
     <legend class="visually-hidden">{{ label }}</legend>
-    <ChoiceField :model-value="kind" :label="label" :choices="kinds" @update:model-value="setKind" />
+    <ChoiceField
+      :model-value="kind"
+      :label="label"
+      :choices="kinds"
+      :disabled="disabled"
+      @update:model-value="setKind"
+    />
     <ChoiceField
       v-if="zone"
       :model-value="zone"
       :label="t('plan-zone')"
       :choices="zones"
+      :disabled="disabled"
       @update:model-value="emit('update:modelValue', { zone: $event as Zone })"
     />
     <LengthField
@@ -112,6 +119,7 @@ function setZigzag(mm: number | undefined) {
       :model-value="edge.within_mm"
       :label="t('plan-within')"
       :fault="faultAt('edge.within_mm')"
+      :disabled="disabled"
       @update:model-value="$event !== undefined && emit('update:modelValue', { edge: { within_mm: $event } })"
     />
     <CheckField
@@ -129,6 +137,7 @@ function setZigzag(mm: number | undefined) {
         :label="t(at === 0 ? 'plan-partingFrom' : 'plan-partingOver')"
         :choices="landmarks"
         :fault="at === 0 ? faultAt('side_of.parting.through') : undefined"
+        :disabled="disabled"
         @update:model-value="setThrough(at, $event as Landmark)"
       />
       <ChoiceField
@@ -136,6 +145,7 @@ function setZigzag(mm: number | undefined) {
         :model-value="through[2] ?? NONE"
         :label="t('plan-partingTo')"
         :choices="perhaps"
+        :disabled="disabled"
         @update:model-value="setThrough(2, $event as Landmark | typeof NONE)"
       />
       <ChoiceField
@@ -143,12 +153,14 @@ function setZigzag(mm: number | undefined) {
         :label="t('plan-sideWith')"
         :choices="landmarks"
         :fault="faultAt('side_of.with')"
+        :disabled="disabled"
         @update:model-value="emit('update:modelValue', { side_of: { parting: side.parting, with: $event } })"
       />
       <LengthField
         :model-value="side.parting.zigzag_mm ?? undefined"
         :label="t('plan-zigzag')"
         :fault="faultAt('side_of.parting.zigzag_mm')"
+        :disabled="disabled"
         @update:model-value="setZigzag"
       />
     </div>
@@ -161,6 +173,7 @@ function setZigzag(mm: number | undefined) {
             :model-value="offsetOf(at)[of] ?? 0"
             :label="t(`plan-offsets-${of}`, { landmark: t(`landmark-${landmark}`) })"
             :fault="faultAt(`side_of.parting.through.${at}.${of}`)"
+            :disabled="disabled"
             @update:model-value="setOffset(at, of, $event)"
           />
         </template>

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import type { Move, Region } from "@/api";
 import { mount } from "@vue/test-utils";
+import { ElSelect } from "element-plus";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
 import { selectsOf, setField } from "@/shared/setField";
@@ -54,6 +55,25 @@ describe("the form of a region", () => {
     expect(last(form.emitted("update:modelValue"))).toEqual({
       side_of: { parting: { own: true }, with: "temple_left" },
     });
+  });
+
+  it("can't be changed by whoever only reads", () => {
+    const form = mount(RegionForm, {
+      props: {
+        modelValue: {
+          all: [{ side_of: { parting: { through: ["apex", "crown"] }, with: "temple_left" } }, { zone: "top" }],
+        },
+        label: "Hair",
+        faultAt: faultless,
+        disabled: true,
+      },
+      global,
+    });
+    const open = form.findAll("input, button").filter((control) => control.attributes("disabled") === undefined);
+    expect(open.filter((control) => !control.element.closest("fieldset[disabled], .el-collapse-item__header"))).toEqual(
+      [],
+    );
+    expect(form.findAllComponents(ElSelect).every((select) => select.props("disabled"))).toBe(true);
   });
 
   it("says a fault at the part it is of", () => {
