@@ -1,5 +1,5 @@
 import type { Browser, Page } from "@playwright/test";
-import { SAVED, Server, blankVisit, expect, openVisit, saveState, signIn, test } from "./server";
+import { SAVED, Server, blankVisit, choose, expect, openVisit, saveState, signIn, test } from "./server";
 
 const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
 const zone = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
@@ -77,12 +77,16 @@ test("a device that was offline for an edit of every stage, closed meanwhile, lo
       .getByRole("link", { name: new RegExp(`^${name}`) })
       .click();
   const away = () => expect(saveState(wren)).toHaveText("Kept on this device; the server is away");
-  // All pages were seen once, as on a device that has been in use.
-  for (const name of ["Talk", "Aim", "Plan", "Read"]) {
+  // All pages were seen once, as on a device that has been in use; the line breaks while Aim is open.
+  for (const name of ["Talk", "Plan", "Read", "Aim"]) {
     await stage(name);
     await expect(wren.getByRole("heading", { level: 1, name })).toBeAttached();
   }
+  await expect(wren.getByLabel("Ends at", { exact: true })).toBeEnabled();
   await wren.context().setOffline(true);
+  await choose(wren.getByLabel("Ends at", { exact: true }), "cheekbone");
+  await away();
+  await stage("Read");
   await zone(wren, "Top").click();
   await stretched(wren).fill("30");
   await away();
@@ -109,6 +113,8 @@ test("a device that was offline for an edit of every stage, closed meanwhile, lo
   await expect(cell(other, "Top")).toHaveText("30.0");
   await other.goto(address);
   await expect(other.locator(".moves > li")).toHaveCount(1);
+  await other.goto(address.replace(/plan$/, "aim"));
+  await expect(other.getByRole("row", { name: /^Left side/ })).toContainText("cheekbone");
   await ivo.close();
 });
 

@@ -34,6 +34,12 @@ test("nothing is wider than a phone, and nothing goes wrong behind the page", as
     }
   }
   expect(wide).toEqual([]);
+  // A dialog is no wider either: what is clipped by its layer doesn't widen the page.
+  await page.keyboard.press("?");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toBeVisible();
+  const box = await page.locator(".el-dialog:visible").boundingBox();
+  expect(box!.x >= 0 && box!.x + box!.width <= 390, JSON.stringify(box)).toBe(true);
   // An address that leads nowhere and a visit that isn't there are answered by the page, not by an error of it.
   expect(errors).toEqual([]);
 });

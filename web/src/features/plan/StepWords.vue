@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A step as a colleague would be told of it: which hair, then how. */
+/** A step as one describes it to a colleague: which hair, then how. */
 import type { Step } from "@/api";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What hand and eye know of the head beyond the tape: the skull, the part, swirls, how dense and how full the hair is. */
+/** What hand and eye know of the head beyond the tape: the skull, the parting, whorls, how dense and how full the hair is. */
 import type { Growth, RawReading } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";

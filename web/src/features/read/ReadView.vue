@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Landmark, Patch, RawZoneReading, SpotKind } from "@/api";
+import { contract, type Landmark, type Patch, type RawZoneReading, type SpotKind } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askFigure, askNow, askSummary } from "@/shared/ask";
@@ -7,6 +7,7 @@ import CautionList from "@/shared/CautionList.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { halfOf, isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
+import { copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed, nextTick, ref, watch } from "vue";
@@ -81,7 +82,7 @@ const form = ref<InstanceType<typeof ZoneForm>>();
 const putting = ref<SpotKind>();
 function putMark(at: Landmark) {
   if (!putting.value || !document.editable.value) return;
-  reading.value.spots = [...(reading.value.spots ?? []), { kind: putting.value, at, reach_mm: 30, strength: 0.5 }];
+  reading.value.spots = [...(reading.value.spots ?? []), { ...copy(contract.spot), kind: putting.value, at }];
   putting.value = undefined;
 }
 /** The part of the reading that is open below the head. */

@@ -56,8 +56,12 @@ function settle(side: Side | undefined) {
         <tbody>
           <tr v-for="(row, i) in rows" :key="row.key">
             <th scope="row">{{ row.name }}</th>
-            <td>{{ row.mine }}</td>
-            <td>{{ row.theirs }}</td>
+            <td>
+              <small class="soft whose">{{ t("conflict-mine") }}: </small>{{ row.mine }}
+            </td>
+            <td>
+              <small class="soft whose">{{ t("conflict-theirs") }}: </small>{{ row.theirs }}
+            </td>
             <td>
               <ChoiceRow
                 v-model="chosen[i]"
@@ -88,5 +92,46 @@ td {
   border-bottom: 1px solid var(--line);
   vertical-align: middle;
   overflow-wrap: anywhere;
+}
+
+.row {
+  flex-wrap: wrap;
+}
+
+.whose {
+  display: none;
+}
+
+/* On a phone each line is a block: what differs, then both values, then the choice. */
+@media (max-width: 600px) {
+  thead {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+
+  tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    border-bottom: 1px solid var(--line);
+    padding-block: 8px;
+  }
+
+  th,
+  td {
+    border: 0;
+    padding-block: 4px;
+  }
+
+  .whose {
+    display: inline;
+  }
+
+  th,
+  td:last-child {
+    grid-column: 1 / -1;
+  }
 }
 </style>
