@@ -10,16 +10,16 @@ remedy-tie_not_reached = Leave { $lacking } more in front and at the sides, or a
 cure-move = { $number }
 cure-longer =
     { $count ->
-        [one] Leave { $amount } more in move { $moves }
-       *[other] Leave { $amount } more in moves { $moves }
+        [one] Leave { $amount } more in step { $moves }
+       *[other] Leave { $amount } more in steps { $moves }
     }
 cure-thinner =
     { $count ->
-        [one] Take subsections of { $amount } in move { $moves }
-       *[other] Take subsections of { $amount } in moves { $moves }
+        [one] Take subsections of { $amount } in step { $moves }
+       *[other] Take subsections of { $amount } in steps { $moves }
     }
 cure-without =
     { $count ->
-        [one] Leave move { $moves } out
-       *[other] Leave moves { $moves } out
+        [one] Leave step { $moves } out
+       *[other] Leave steps { $moves } out
     }

@@ -15,7 +15,7 @@ combShort-wide = wide
 
 part-centre = centre
 part-left = left
-part-moves = moves
+part-moves = steps
 part-not_said = not said
 part-right = right
 

@@ -10,7 +10,7 @@ async function download(page: Page, name: string): Promise<Buffer> {
 
 test("a cut is begun, changed and seen: every number of it moves the fall", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
-  await expect(wren.getByText("No moves yet.")).toBeVisible();
+  await expect(wren.getByText("No steps yet.")).toBeVisible();
   await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
   const moves = wren.getByRole("listitem").filter({ has: wren.getByRole("button", { name: /^\d+\. / }) });
   await expect(moves).toHaveCount(3);
@@ -76,10 +76,10 @@ test("steps over a flat back are found, lead to their move, and are mended by on
   await choose(wren.getByLabel("Begin with a cut"), "quay_school");
   const found = wren.getByRole("list", { name: "What would be seen in this cut" });
   const choppy = found.getByRole("listitem").filter({ hasText: "Choppy over the back" });
-  await choppy.getByRole("button", { name: "Go to move 3" }).click();
+  await choppy.getByRole("button", { name: "Go to step 3" }).click();
   const held = wren.getByLabel("First length, on the comb");
   const before = await held.inputValue();
-  const mend = choppy.getByRole("button", { name: /more in move 3$/ });
+  const mend = choppy.getByRole("button", { name: /more in step 3$/ });
   const more = Number(/Leave ([\d.]+) cm/.exec((await mend.textContent()) ?? "")?.[1]);
   await mend.click();
   await expect(choppy).toBeHidden();

@@ -1,14 +1,14 @@
 <script setup lang="ts" generic="T extends { id?: number }">
 /** A list of alike members, each a row of fields that are described rather than written out; members are added and removed. */
-import ChoiceField from "./ChoiceField.vue";
-import LengthField from "./LengthField.vue";
-import type { MemberField } from "./memberField";
+import DescribedFields from "./DescribedFields.vue";
+import type { Field } from "./fields";
+import { copy } from "./plain";
 
 const members = defineModel<T[]>({ required: true });
-const props = defineProps<{
+defineProps<{
   /** Its name in the document, for the faults of its fields. */
   list: string;
-  fields: readonly MemberField<T>[];
+  fields: (member: T, at: number) => readonly Field<T>[];
   /** A member as it begins. */
   begin: () => T;
   most: number;
@@ -19,9 +19,11 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 
-const change = (at: number, part: Partial<T>) =>
-  (members.value = members.value.map((member, i) => (i === at ? { ...member, ...part } : member)));
-const fault = (at: number, field: MemberField<T>) => props.faultAt(`${props.list}.${at}.${field.path}`);
+function change(at: number, how: (member: T) => void) {
+  const all = copy(members.value);
+  how(all[at]!);
+  members.value = all;
+}
 </script>
 
 <template>
@@ -29,26 +31,12 @@ const fault = (at: number, field: MemberField<T>) => props.faultAt(`${props.list
     <ol v-if="members.length > 0">
       <li v-for="(member, i) in members" :key="member.id ?? i">
         <div class="fields">
-          <template v-for="field in fields" :key="field.path">
-            <ChoiceField
-              v-if="field.kind === 'choice' && field.get(member) !== undefined"
-              :model-value="field.get(member)"
-              :label="field.label"
-              :choices="field.choices"
-              :fault="fault(i, field)"
-              :disabled="disabled"
-              @update:model-value="change(i, field.set($event, member))"
-            />
-            <LengthField
-              v-else-if="field.kind === 'number'"
-              :model-value="field.get(member)"
-              :label="field.label"
-              :sign="field.sign"
-              :fault="fault(i, field)"
-              :disabled="disabled"
-              @update:model-value="$event !== undefined && change(i, field.set($event, member))"
-            />
-          </template>
+          <DescribedFields
+            :fields="fields(member, i)"
+            :fault-at="(path) => faultAt(`${list}.${i}.${path}`)"
+            :disabled="disabled"
+            @change="change(i, $event)"
+          />
           <slot name="more" :at="i" />
         </div>
         <ElButton :disabled="disabled" :aria-label="remove(i + 1)" @click="members = members.filter((_, k) => k !== i)">

@@ -1,21 +1,19 @@
 <script setup lang="ts">
-/** What can be set of one move. */
-import FoldPart from "@/shared/FoldPart.vue";
-import { type HeldState, type Move, type MoveReport, type Point, moistureValues, combValues } from "@/api";
+/** What can be set of one step. */
+import type { Move, MoveReport, Point } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
-import ChoiceField from "@/shared/ChoiceField.vue";
-import LengthField from "@/shared/LengthField.vue";
-import { computed } from "vue";
+import DescribedFields from "@/shared/DescribedFields.vue";
+import FoldPart from "@/shared/FoldPart.vue";
 import { t } from "@/shared/words";
-import FinerForm from "./FinerForm.vue";
-import HowForm from "./HowForm.vue";
-import PauseForm from "./PauseForm.vue";
-import { amounts, setPoint, setTechnique, techniquesOf, type Amount } from "./moves";
-import { useChoices } from "@/shared/useChoices";
+import { finerFields } from "./finerFields";
+import { howFields } from "./howFields";
+import { moveFields } from "./moveFields";
+import { pauseFields } from "./pauseFields";
+import RegionForm from "./RegionForm.vue";
 
-const props = defineProps<{
+defineProps<{
   move: Move;
-  /** Its place in the cut, from 0, and how many moves there are. */
+  /** Its place in the cut, from 0, and how many steps there are. */
   at: number;
   count: number;
   report: MoveReport | undefined;
@@ -24,100 +22,48 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const emit = defineEmits<{ change: [change: (move: Move) => void] }>();
-const { named } = useChoices();
-const numbers = computed(() => amounts(props.move, props.report));
-const technique = computed(() => props.move.technique?.kind ?? "blunt");
-const line = computed(() => ("perimeter" in props.move.kind ? props.move.kind.perimeter.behind.point : undefined));
-const SIGNS = { length: undefined, degrees: "°", percent: "%", count: "×" } as const;
-const pause = computed(() => ("pause" in props.move.kind ? props.move.kind.pause : undefined));
-
-/** What is typed is kept to the tenth: nothing finer can be held or cut. */
-const rounded = (amount: Amount) => Math.round(amount.value * 10) / 10;
-
-function set(amount: Amount, value: number | undefined) {
-  if (value !== undefined) emit("change", (move) => amount.set(move, value));
-}
-function setState(part: Partial<HeldState>) {
-  emit("change", (move) => (move.state = { moisture: "dry", comb: "wide", ...move.state, ...part }));
-}
+const put = (change: (move: Move) => void) => emit("change", change);
 </script>
 
 <template>
-  <PauseForm
-    v-if="pause"
-    :model-value="pause"
-    :fault-at="faultAt"
-    :disabled="disabled"
-    @update:model-value="emit('change', (m) => (m.kind = { pause: $event }))"
-  />
+  <div v-if="'pause' in move.kind" class="form">
+    <DescribedFields :fields="pauseFields(move.kind.pause)" :fault-at="faultAt" :disabled="disabled" @change="put" />
+  </div>
   <div v-else class="form">
-    <ChoiceField
-      v-if="line"
-      class="wide"
-      :model-value="line"
-      :label="t('plan-line')"
-      :choices="named(points, 'point')"
+    <DescribedFields
+      :fields="moveFields(move, points, report)"
+      :fault-at="faultAt"
       :disabled="disabled"
-      @update:model-value="emit('change', (move) => setPoint(move, $event))"
-    />
-    <LengthField
-      v-for="amount in numbers"
-      :key="amount.name"
-      :label="t(`plan-amount-${amount.name}`)"
-      :model-value="rounded(amount)"
-      :sign="SIGNS[amount.unit]"
-      :fault="faultAt(amount.field)"
-      :disabled="disabled"
-      @update:model-value="set(amount, $event)"
-    />
-    <ChoiceField
-      :model-value="technique"
-      :label="t('plan-technique')"
-      :choices="named(techniquesOf(move), 'technique')"
-      :disabled="disabled"
-      @update:model-value="emit('change', (move) => setTechnique(move, $event))"
-    />
-    <ChoiceField
-      :model-value="move.state?.moisture"
-      :label="t('plan-moisture')"
-      :choices="named(moistureValues, 'figureWord-moisture')"
-      :disabled="disabled"
-      @update:model-value="setState({ moisture: $event })"
-    />
-    <ChoiceField
-      :model-value="move.state?.comb"
-      :label="t('plan-comb')"
-      :choices="named(combValues, 'comb')"
-      :disabled="disabled"
-      @update:model-value="setState({ comb: $event })"
+      @change="put"
     />
     <FoldPart class="wide" :title="t('plan-how')">
-      <HowForm
-        :move="move"
-        :at="at"
-        :points="points"
-        :fault-at="faultAt"
+      <RegionForm
+        :model-value="move.region"
+        :label="t('plan-region')"
+        :fault-at="(field) => faultAt(`region.${field}`)"
         :disabled="disabled"
-        @change="(how) => emit('change', how)"
+        @update:model-value="put((m) => (m.region = $event))"
       />
+      <div class="form">
+        <DescribedFields :fields="howFields(move, at, points)" :fault-at="faultAt" :disabled="disabled" @change="put" />
+      </div>
     </FoldPart>
     <FoldPart class="wide" :title="t('plan-finer')">
-      <FinerForm
-        :move="move"
-        :at="at"
-        :count="count"
-        :points="points"
-        :fault-at="faultAt"
-        :disabled="disabled"
-        @change="(finer) => emit('change', finer)"
-      />
+      <div class="form">
+        <DescribedFields
+          :fields="finerFields(move, at, count, points)"
+          :fault-at="faultAt"
+          :disabled="disabled"
+          @change="put"
+        />
+      </div>
     </FoldPart>
     <CheckField
       class="wide"
       :label="t('plan-mirrored')"
       :model-value="move.mirrored ?? false"
       :disabled="disabled"
-      @update:model-value="emit('change', (m) => (m.mirrored = $event))"
+      @update:model-value="put((m) => (m.mirrored = $event))"
     />
   </div>
 </template>

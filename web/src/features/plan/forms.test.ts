@@ -5,11 +5,14 @@ import { ElSelect } from "element-plus";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
 import { selectsOf, setField } from "@/shared/setField";
-import FinerForm from "./FinerForm.vue";
-import HowForm from "./HowForm.vue";
-import PauseForm from "./PauseForm.vue";
+import DescribedFields from "@/shared/DescribedFields.vue";
+import type { Field } from "@/shared/fields";
 import RegionForm from "./RegionForm.vue";
+import { finerFields } from "./finerFields";
 import { newMove } from "./how";
+import { howFields } from "./howFields";
+import { moveFields } from "./moveFields";
+import { pauseFields } from "./pauseFields";
 
 const global = { plugins: [createPinia()] };
 const faultless = () => undefined;
@@ -83,18 +86,16 @@ describe("the form of a region", () => {
   });
 });
 
-/** What the form makes of a move when the select or input with this label is set. */
-async function set(move: Move, label: string, value: string): Promise<Move> {
-  const form = mount(HowForm, {
-    props: { move, at: 1, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
-    global,
-  });
+/** What a form of these fields makes of a move when the select or input with this label is set. */
+async function setIn(fields: Field<Move>[], move: Move, label: string, value: string): Promise<Move> {
+  const form = mount(DescribedFields<Move>, { props: { fields, faultAt: faultless, disabled: false }, global });
   await setField(form, label, value);
   const changed = structuredClone(move);
-  const change = last(form.emitted<[(move: Move) => void]>("change"));
-  change?.(changed);
+  last(form.emitted<[(move: Move) => void]>("change"))?.(changed);
   return changed;
 }
+const set = (move: Move, label: string, value: string) =>
+  setIn(howFields(move, 1, ["chin", "collarbone"]), move, label, value);
 
 describe("the form of how a move is done", () => {
   it("sets every choice of held sections", async () => {
@@ -136,17 +137,8 @@ describe("the form of how a move is done", () => {
 });
 
 describe("the form of the fine points of a move", () => {
-  /** What it makes of a move when the select or input with this label is set. */
-  async function finer(move: Move, label: string, value: string): Promise<Move> {
-    const form = mount(FinerForm, {
-      props: { move, at: 0, count: 3, points: ["chin", "collarbone"], faultAt: faultless, disabled: false },
-      global,
-    });
-    await setField(form, label, value);
-    const changed = structuredClone(move);
-    last(form.emitted<[(move: Move) => void]>("change"))?.(changed);
-    return changed;
-  }
+  const finer = (move: Move, label: string, value: string) =>
+    setIn(finerFields(move, 0, 3, ["chin", "collarbone"]), move, label, value);
   const sections = (move: Move) => ("sections" in move.kind ? move.kind.sections : undefined);
 
   it("lets hair drop out of the hand and takes that back", async () => {
@@ -170,11 +162,30 @@ describe("the form of the fine points of a move", () => {
 
 describe("the form of a pause", () => {
   it("keeps its note when it becomes another kind", async () => {
-    const form = mount(PauseForm, {
-      props: { modelValue: { look: { note: "Let it fall" } }, faultAt: faultless, disabled: false },
+    const pause = { look: { note: "Let it fall" } };
+    const move: Move = { region: "everything", kind: { pause } };
+    const dried = await setIn(pauseFields(pause), move, "What happens", "dry");
+    expect(dried.kind).toEqual({ pause: { dry: { by: "air", note: "Let it fall" } } });
+    const noted = await setIn(pauseFields(pause), move, "What to see to", "Look from behind");
+    expect(noted.kind).toEqual({ pause: { look: { note: "Look from behind" } } });
+  });
+});
+
+describe("the fields that are always open", () => {
+  it("set state and technique, and keep to what a step can have", async () => {
+    const move = newMove("weight");
+    const fields = moveFields(move, ["chin"]);
+    expect((await setIn(fields, move, "Moisture", "wet")).state).toMatchObject({ moisture: "wet", comb: "wide" });
+    expect((await setIn(fields, move, "Technique", "notch")).technique).toEqual({ kind: "notch" });
+    const said = mount(DescribedFields<Move>, {
+      props: {
+        fields,
+        faultAt: (field: string) => (field === "technique.share" ? "too much" : undefined),
+        disabled: true,
+      },
       global,
     });
-    await selectsOf(form)[0]!.choose("dry");
-    expect(last(form.emitted("update:modelValue"))).toEqual({ dry: { by: "air", note: "Let it fall" } });
+    expect(said.get("[role=alert]").text()).toBe("too much");
+    expect(said.findAll("input").every((input) => input.attributes("disabled") !== undefined)).toBe(true);
   });
 });

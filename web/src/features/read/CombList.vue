@@ -1,66 +1,35 @@
 <script setup lang="ts">
 /** Strands laid on the stylist's own combs, which show what their hand leaves on the hair. */
-import {
-  type Comb,
-  type CombReading,
-  type Moisture,
-  type Patch,
-  zoneValues,
-  combValues,
-  moistureValues,
-  contract,
-} from "@/api";
-import type { MemberField } from "@/shared/memberField";
+import { type CombReading, type Patch, zoneValues, combValues, moistureValues, contract } from "@/api";
+import { choice, number, type Field } from "@/shared/fields";
 import MemberList from "@/shared/MemberList.vue";
-import { useChoices } from "@/shared/useChoices";
+import { named } from "@/shared/choices";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 
 const COMBS = combValues.filter((comb) => comb !== "none");
 const model = defineModel<CombReading[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { named } = useChoices();
 const strands = computed({ get: () => model.value ?? [], set: (all) => (model.value = all) });
-const fields = computed<MemberField<CombReading>[]>(() => [
-  {
-    kind: "choice",
-    path: "patch",
-    label: t("plan-zone"),
-    choices: named(zoneValues, "zone"),
-    get: (strand) => strand.patch,
-    set: (patch) => ({ patch: patch as Patch }),
-  },
-  {
-    kind: "choice",
-    path: "state.comb",
-    label: t("plan-comb"),
-    choices: named(COMBS, "comb"),
-    get: (strand) => strand.state.comb,
-    set: (comb, { state }) => ({ state: { ...state, comb: comb as Comb } }),
-  },
-  {
-    kind: "choice",
-    path: "state.moisture",
-    label: t("plan-moisture"),
-    choices: named(moistureValues, "figureWord-moisture"),
-    get: (strand) => strand.state.moisture,
-    set: (moisture, { state }) => ({ state: { ...state, moisture: moisture as Moisture } }),
-  },
-  {
-    kind: "number",
-    path: "stretched_mm",
-    label: t("read-combStretched"),
-    get: (strand) => strand.stretched_mm,
-    set: (stretched_mm) => ({ stretched_mm }),
-  },
-  {
-    kind: "number",
-    path: "held_mm",
-    label: t("read-combHeld"),
-    get: (strand) => strand.held_mm,
-    set: (held_mm) => ({ held_mm }),
-  },
-]);
+const fields = (strand: CombReading): Field<CombReading>[] => [
+  choice<CombReading, Patch>(
+    "patch",
+    t("plan-zone"),
+    named(zoneValues, "zone"),
+    strand.patch,
+    (s, zone) => (s.patch = zone),
+  ),
+  choice("state.comb", t("plan-comb"), named(COMBS, "comb"), strand.state.comb, (s, comb) => (s.state.comb = comb)),
+  choice(
+    "state.moisture",
+    t("plan-moisture"),
+    named(moistureValues, "figureWord-moisture"),
+    strand.state.moisture,
+    (s, moisture) => (s.state.moisture = moisture),
+  ),
+  number("stretched_mm", t("read-combStretched"), strand.stretched_mm, (s, mm) => (s.stretched_mm = mm)),
+  number("held_mm", t("read-combHeld"), strand.held_mm, (s, mm) => (s.held_mm = mm)),
+];
 const begin = (): CombReading => ({
   patch: "crown",
   state: { moisture: "wet", comb: "wide" },

@@ -14,7 +14,7 @@ import { askCsv } from "@/shared/ask";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import { isFigure, ruleOf } from "@/shared/figures";
 import { isPatch, sayPatch } from "@/shared/patches";
-import { useChoices } from "@/shared/useChoices";
+import { named } from "@/shared/choices";
 import { computed, ref } from "vue";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";
@@ -24,7 +24,6 @@ const SHOWN = 8;
 
 defineProps<{ disabled: boolean }>();
 const emit = defineEmits<{ take: [zones: { [zone: string]: RawZoneReading }] }>();
-const { named } = useChoices();
 const fields = computed(() =>
   csvFieldValues.map((value) => ({ value, label: t(isFigure(value) ? `fields-${value}` : `csv-field-${value}`) })),
 );

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Girths of all hair gathered in one bundle, down from the tie: how much of it reaches how far. */
 import { type GatheredHair, type Girth, contract } from "@/api";
-import type { MemberField } from "@/shared/memberField";
+import { number, type Field } from "@/shared/fields";
 import MemberList from "@/shared/MemberList.vue";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
@@ -19,22 +19,10 @@ const props = defineProps<{
 const { say } = useUnit();
 const girths = computed({ get: () => model.value ?? [], set: (all) => (model.value = all) });
 
-const fields = computed<MemberField<Girth>[]>(() => [
-  {
-    kind: "number",
-    path: "from_tie_mm",
-    label: t("read-fromTie"),
-    get: (girth) => girth.from_tie_mm,
-    set: (from_tie_mm) => ({ from_tie_mm }),
-  },
-  {
-    kind: "number",
-    path: "girth_mm",
-    label: t("read-girth"),
-    get: (girth) => girth.girth_mm,
-    set: (girth_mm) => ({ girth_mm }),
-  },
-]);
+const fields = (girth: Girth): Field<Girth>[] => [
+  number("from_tie_mm", t("read-fromTie"), girth.from_tie_mm, (g, mm) => (g.from_tie_mm = mm)),
+  number("girth_mm", t("read-girth"), girth.girth_mm, (g, mm) => (g.girth_mm = mm)),
+];
 function begin(): Girth {
   const last = girths.value.at(-1);
   return last ? { from_tie_mm: last.from_tie_mm + STEP_MM, girth_mm: last.girth_mm } : { from_tie_mm: 0, girth_mm: 90 };

@@ -1,59 +1,54 @@
 <script setup lang="ts">
 /** Whorls and cowlicks: where hair grows in a direction of its own. */
 import { contract, type Growth, type Landmark } from "@/api";
-import { percent, type MemberField } from "@/shared/memberField";
+import { choice, number, percent, type Field } from "@/shared/fields";
 import MemberList from "@/shared/MemberList.vue";
 import { copy } from "@/shared/plain";
-import { computed } from "vue";
 import { t } from "@/shared/words";
-import { useChoices } from "@/shared/useChoices";
+import { landmarkChoices, named } from "@/shared/choices";
 
 const model = defineModel<Growth[]>({ required: true });
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 type DirectionName = "clockwise" | "anticlockwise" | "toward";
-const { named, landmarks } = useChoices();
-const toward = (growth: Growth) => (typeof growth.direction === "object" ? growth.direction.toward : undefined);
-const fields = computed<MemberField<Growth>[]>(() => [
-  {
-    kind: "choice",
-    path: "at",
-    label: t("read-growthAt"),
-    choices: landmarks.value,
-    get: (growth) => growth.at,
-    set: (at) => ({ at: at as Landmark }),
-  },
-  {
-    kind: "choice",
-    path: "direction",
-    label: t("read-growthWay"),
-    choices: named(contract.choices.growths as DirectionName[], "read-growthWays"),
-    get: (growth) => (typeof growth.direction === "object" ? "toward" : growth.direction),
-    set: (name) => ({ direction: name === "toward" ? { toward: "apex" } : (name as "clockwise" | "anticlockwise") }),
-  },
-  {
-    kind: "choice",
-    path: "direction.toward",
-    label: t("read-growthToward"),
-    choices: landmarks.value,
-    get: toward,
-    set: (at) => ({ direction: { toward: at as Landmark } }),
-  },
-  {
-    kind: "number",
-    path: "reach_mm",
-    label: t("read-growthReach"),
-    get: (growth) => growth.reach_mm ?? contract.growth.reach_mm,
-    set: (reach_mm) => ({ reach_mm }),
-  },
-  {
-    kind: "number",
-    path: "strength",
-    label: t("read-growthStrength"),
-    sign: "%",
-    get: (growth) => percent(growth.strength ?? contract.growth.strength!),
-    set: (value) => ({ strength: value / 100 }),
-  },
-]);
+const landmarks = landmarkChoices();
+const fields = (growth: Growth): Field<Growth>[] => {
+  const toward = typeof growth.direction === "object" ? growth.direction.toward : undefined;
+  const name = typeof growth.direction === "object" ? "toward" : growth.direction;
+  return [
+    choice("at", t("read-growthAt"), landmarks, growth.at, (g, at) => (g.at = at)),
+    choice(
+      "direction",
+      t("read-growthWay"),
+      named(contract.choices.growths as DirectionName[], "read-growthWays"),
+      name,
+      (g, next) => (g.direction = next === "toward" ? { toward: "apex" } : next),
+    ),
+    ...(toward
+      ? [
+          choice<Growth, Landmark>(
+            "direction.toward",
+            t("read-growthToward"),
+            landmarks,
+            toward,
+            (g, at) => (g.direction = { toward: at }),
+          ),
+        ]
+      : []),
+    number(
+      "reach_mm",
+      t("read-growthReach"),
+      growth.reach_mm ?? contract.growth.reach_mm,
+      (g, mm) => (g.reach_mm = mm),
+    ),
+    number(
+      "strength",
+      t("read-growthStrength"),
+      percent(growth.strength ?? contract.growth.strength!),
+      (g, value) => (g.strength = value / 100),
+      "%",
+    ),
+  ];
+};
 </script>
 
 <template>

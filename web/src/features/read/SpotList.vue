@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Weak spots: where hair is thin, broken or growing back, and where the skin is to be left in peace. */
-import { type Landmark, type Spot, type SpotKind, spotKindValues, contract } from "@/api";
+import { type Spot, type SpotKind, spotKindValues, contract } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
-import { percent, type MemberField } from "@/shared/memberField";
+import { choice, number, percent, type Field } from "@/shared/fields";
 import MemberList from "@/shared/MemberList.vue";
 import { copy } from "@/shared/plain";
-import { useChoices } from "@/shared/useChoices";
+import { landmarkChoices, named } from "@/shared/choices";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 
@@ -13,42 +13,21 @@ const model = defineModel<Spot[]>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
 /** The kind that is being put on the head by pressing it; none while nothing is. */
 const putting = defineModel<SpotKind | undefined>("putting");
-const { named, landmarks } = useChoices();
+const landmarks = landmarkChoices();
 const spots = computed({ get: () => model.value ?? [], set: (all) => (model.value = all) });
 const kinds = computed(() => named(spotKindValues, "read-spotKinds"));
-const fields = computed<MemberField<Spot>[]>(() => [
-  {
-    kind: "choice",
-    path: "kind",
-    label: t("read-spotKind"),
-    choices: kinds.value,
-    get: (spot) => spot.kind,
-    set: (kind) => ({ kind: kind as SpotKind }),
-  },
-  {
-    kind: "choice",
-    path: "at",
-    label: t("read-spotAt"),
-    choices: landmarks.value,
-    get: (spot) => spot.at,
-    set: (at) => ({ at: at as Landmark }),
-  },
-  {
-    kind: "number",
-    path: "reach_mm",
-    label: t("read-spotReach"),
-    get: (spot) => spot.reach_mm ?? contract.spot.reach_mm,
-    set: (reach_mm) => ({ reach_mm }),
-  },
-  {
-    kind: "number",
-    path: "strength",
-    label: t("read-spotStrength"),
-    sign: "%",
-    get: (spot) => percent(spot.strength ?? contract.spot.strength!),
-    set: (value) => ({ strength: value / 100 }),
-  },
-]);
+const fields = (spot: Spot): Field<Spot>[] => [
+  choice("kind", t("read-spotKind"), kinds.value, spot.kind, (s, kind) => (s.kind = kind)),
+  choice("at", t("read-spotAt"), landmarks, spot.at, (s, at) => (s.at = at)),
+  number("reach_mm", t("read-spotReach"), spot.reach_mm ?? contract.spot.reach_mm, (s, mm) => (s.reach_mm = mm)),
+  number(
+    "strength",
+    t("read-spotStrength"),
+    percent(spot.strength ?? contract.spot.strength!),
+    (s, value) => (s.strength = value / 100),
+    "%",
+  ),
+];
 </script>
 
 <template>

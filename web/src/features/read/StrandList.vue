@@ -2,7 +2,9 @@
 /** Further strands of a zone, or one once more: what they differ by says how sure the zone is, and how well the hand reads. */
 import { type StrandPair, type ZoneSummary, contract } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
-import LengthField from "@/shared/LengthField.vue";
+import DescribedFields from "@/shared/DescribedFields.vue";
+import { number, type Field } from "@/shared/fields";
+import { copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
@@ -18,29 +20,45 @@ const props = defineProps<{
 const { say } = useUnit();
 const kept = computed(() => pairs.value ?? []);
 /** The strand that is being measured: it is one once both its lengths are there. */
-const next = ref<{ stretched_mm?: number | undefined; sprung_mm?: number | undefined }>({});
+const next = ref<Partial<StrandPair>>({});
 
 /** Whether it is the strand before it, read once more. */
 const nextSame = ref(false);
 /** The number of the strand that a row is of. */
 const strandOf = (at: number) => props.averaged + kept.value.slice(0, at + 1).filter((pair) => !pair.same).length;
-const labels = (strand: number, same: boolean | undefined) => ({
-  stretched: t(same ? "read-onceMoreStretched" : "read-againStretched", { n: strand }),
-  sprung: t(same ? "read-onceMoreSprung" : "read-againSprung", { n: strand }),
-});
-const rows = computed(() => kept.value.map((pair, i) => ({ pair, ...labels(strandOf(i), pair.same) })));
-const open = computed(() => labels(strandOf(kept.value.length) + (nextSame.value ? 0 : 1), nextSame.value));
+const lengths = (pair: Partial<StrandPair>, strand: number): Field<Partial<StrandPair>>[] => [
+  number(
+    "stretched_mm",
+    t(pair.same ? "read-onceMoreStretched" : "read-againStretched", { n: strand }),
+    pair.stretched_mm,
+    (p, mm) => (p.stretched_mm = mm),
+  ),
+  number(
+    "sprung_mm",
+    t(pair.same ? "read-onceMoreSprung" : "read-againSprung", { n: strand }),
+    pair.sprung_mm,
+    (p, mm) => (p.sprung_mm = mm),
+  ),
+];
+const open = computed(() =>
+  lengths({ ...next.value, same: nextSame.value }, strandOf(kept.value.length) + (nextSame.value ? 0 : 1)),
+);
 
-function put(part: Partial<StrandPair>) {
-  next.value = { ...next.value, ...part };
-  const { stretched_mm, sprung_mm } = next.value;
+function put(change: (pair: Partial<StrandPair>) => void) {
+  const pair = { ...next.value };
+  change(pair);
+  next.value = pair;
+  const { stretched_mm, sprung_mm } = pair;
   if (stretched_mm === undefined || sprung_mm === undefined) return;
   pairs.value = [...kept.value, { stretched_mm, sprung_mm, ...(nextSame.value && { same: true }) }];
   next.value = {};
   nextSame.value = false;
 }
-const set = (at: number, part: Partial<StrandPair>) =>
-  (pairs.value = kept.value.map((pair, i) => (i === at ? { ...pair, ...part } : pair)));
+function set(at: number, change: (pair: StrandPair) => void) {
+  const all = copy(kept.value);
+  change(all[at]!);
+  pairs.value = all;
+}
 </script>
 
 <template>
@@ -62,20 +80,12 @@ const set = (at: number, part: Partial<StrandPair>) =>
       {{ t("read-readSd", { sd: say(summary.read_sd_mm) }) }}
     </p>
     <ol>
-      <li v-for="({ pair, stretched, sprung }, i) in rows" :key="i">
-        <LengthField
-          :model-value="pair.stretched_mm"
-          :label="stretched"
-          :fault="faultAt(`again.${i}.stretched_mm`)"
+      <li v-for="(pair, i) in kept" :key="pair.id ?? i">
+        <DescribedFields
+          :fields="lengths(pair, strandOf(i))"
+          :fault-at="(path) => faultAt(`again.${i}.${path}`)"
           :disabled="disabled"
-          @update:model-value="$event !== undefined && set(i, { stretched_mm: $event })"
-        />
-        <LengthField
-          :model-value="pair.sprung_mm"
-          :label="sprung"
-          :fault="faultAt(`again.${i}.sprung_mm`)"
-          :disabled="disabled"
-          @update:model-value="$event !== undefined && set(i, { sprung_mm: $event })"
+          @change="set(i, $event)"
         />
         <ElButton
           :disabled="disabled"
@@ -86,18 +96,7 @@ const set = (at: number, part: Partial<StrandPair>) =>
         </ElButton>
       </li>
       <li v-if="kept.length < contract.most.strands" :key="`next ${kept.length}`">
-        <LengthField
-          :model-value="next.stretched_mm"
-          :label="open.stretched"
-          :disabled="disabled"
-          @update:model-value="put({ stretched_mm: $event ?? undefined })"
-        />
-        <LengthField
-          :model-value="next.sprung_mm"
-          :label="open.sprung"
-          :disabled="disabled"
-          @update:model-value="put({ sprung_mm: $event ?? undefined })"
-        />
+        <DescribedFields :fields="open" :fault-at="() => undefined" :disabled="disabled" @change="put" />
         <span aria-hidden="true"></span>
       </li>
     </ol>

@@ -3,13 +3,12 @@
 import { type Feel, type HairSurface, feelValues } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { useChoices } from "@/shared/useChoices";
+import { named } from "@/shared/choices";
 import { computed, onUnmounted, ref } from "vue";
 import { t } from "@/shared/words";
 
 const surface = defineModel<HairSurface>();
 defineProps<{ faultAt: (field: string) => string | undefined; disabled: boolean }>();
-const { named } = useChoices();
 const feels = computed(() => named(feelValues, "read-feels"));
 
 function set(part: { feel?: Feel; soaks_s?: number | null | undefined }) {

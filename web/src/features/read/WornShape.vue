@@ -5,7 +5,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
-import { useChoices } from "@/shared/useChoices";
+import { named } from "@/shared/choices";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 import { apart } from "./agreement";
@@ -13,7 +13,6 @@ import { apart } from "./agreement";
 const model = defineModel<RawReading>({ required: true });
 const props = defineProps<{ now?: HairNow; faultAt: (field: string) => string | undefined; disabled: boolean }>();
 const { say } = useUnit();
-const { named } = useChoices();
 
 /** Where callipers are laid: beside the temples, the ears, the jaw, or on the shoulders. */
 const AT = ["brow", "cheekbone", "ear_lobe", "jaw_corner", "shoulder"] as const;

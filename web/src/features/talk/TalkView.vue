@@ -12,7 +12,7 @@ import {
 } from "@/api";
 import { askTalk } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
-import { useChoices } from "@/shared/useChoices";
+import { named } from "@/shared/choices";
 import { useComputed } from "@/shared/useComputed";
 import { SaveState, useStage } from "@/features/visit";
 import ChipField from "@/shared/ChipField.vue";
@@ -45,7 +45,6 @@ const photographs = computed<(typeof PHOTOGRAPHS)[number]>({
   get: () => (typeof talk.value.photographs !== "boolean" ? "not_said" : talk.value.photographs ? "yes" : "no"),
   set: (said) => (talk.value.photographs = said === "not_said" ? null : said === "yes"),
 });
-const { named } = useChoices();
 const cautions = useComputed(
   "talk",
   computed(() => talk.value),
