@@ -229,3 +229,9 @@ plan-offsets-above_mm = { $landmark }: above it by
 plan-offset = So far from a landmark
 plan-nothingCut = nothing is cut
 plan-section = Section: { $section }
+plan-replaced =
+    { $n ->
+        [one] “{ $name }” replaces the step that stood here. Undo takes it back.
+       *[other] “{ $name }” replaces the { $n } steps that stood here. Undo takes it back.
+    }
+plan-cured = Done: { $cure }. Undo takes it back.

@@ -1215,6 +1215,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** @description What each move did. */
             moves: components["schemas"]["MoveReport"][];
+            /** @description Each of them as a small drawn head. */
+            pictures: components["schemas"]["StepPicture"][];
             /** @description The moves as steps, in messages. */
             steps: components["schemas"]["Step"][];
         };
@@ -1873,7 +1875,7 @@ export interface components {
          * @description A side from which the head is drawn.
          * @enum {string}
          */
-        HeadView: "left" | "right" | "behind";
+        HeadView: "left" | "right" | "behind" | "above";
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -3083,6 +3085,17 @@ export interface components {
             /** @description Its name, or what kind of move it is. */
             title: components["schemas"]["Message"];
         };
+        /** @description A step as a drawn head, mm to the right and down from the ear canals. */
+        StepPicture: {
+            /** @description The hand at the first subsection, which the others follow; of a perimeter its line. */
+            guide: number[][];
+            /** @description From a root to the hand that holds its hair, of the subsection that shows it best. */
+            held?: number[][] | null;
+            /** @description The edges of the section: rings, to be filled where an odd number of them lies round a place. */
+            section: number[][][];
+            /** @description The side from which its section shows best. */
+            view: components["schemas"]["HeadView"];
+        };
         /** @description A strand as it lies, in points [across, down] from the root, mm. */
         StrandLines: {
             /** @description Free, at the moisture it is cut at. */
@@ -3875,6 +3888,7 @@ export type StageDocuments = components['schemas']['StageDocuments'];
 export type Stance = components['schemas']['Stance'];
 export type StateMark = components['schemas']['StateMark'];
 export type Step = components['schemas']['Step'];
+export type StepPicture = components['schemas']['StepPicture'];
 export type StrandLines = components['schemas']['StrandLines'];
 export type StrandPair = components['schemas']['StrandPair'];
 export type StrandRequest = components['schemas']['StrandRequest'];
@@ -5196,7 +5210,7 @@ export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>[
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
-export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind"];
+export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above"];
 export const identityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Identity"]> = ["id", "at", "patch", "word"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What every field has: its label above, and below it what is wrong or how to fill it in. The control is told both by `id`. */
+/** What every field has: its label above, and below it what is wrong or how to fill it in. The control bears the `id`. */
 import { computed, useId } from "vue";
 import FieldFault from "./FieldFault.vue";
 
@@ -9,12 +9,16 @@ const describedBy = computed(() => (props.fault ? `${id}-fault` : props.hint ? `
 </script>
 
 <template>
-  <div class="field" :class="{ faulty: fault }">
-    <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
+  <ElFormItem class="field" :for="id" :error="fault ?? ''">
+    <template #label>
+      <span :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
+    </template>
     <slot :id="id" :described-by="describedBy" />
-    <FieldFault v-if="fault" :id="`${id}-fault`" :said="fault" />
-    <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
-  </div>
+    <template #error="{ error }">
+      <FieldFault :id="`${id}-fault`" :said="error" />
+    </template>
+    <p v-if="hint && !fault" :id="`${id}-hint`" class="hint">{{ hint }}</p>
+  </ElFormItem>
 </template>
 
 <style scoped>
@@ -25,12 +29,9 @@ const describedBy = computed(() => (props.fault ? `${id}-fault` : props.hint ? `
   min-width: 0;
 }
 
-label {
-  font-weight: 600;
-}
-
 .hint {
   color: var(--ink-soft);
   font-size: 0.9rem;
+  line-height: 1.35;
 }
 </style>

@@ -1,6 +1,7 @@
 /** For tests: sets a field of a form by its label, whichever control it is. */
 import type { VueWrapper } from "@vue/test-utils";
 import { ElSelect } from "element-plus";
+import { vi } from "vitest";
 import { nextTick } from "vue";
 
 /** The lists of a form from which one is chosen, in their order. */
@@ -24,3 +25,6 @@ export async function setField(form: VueWrapper, label: string, value: string): 
   const found = form.findAll("label").find((candidate) => candidate.text() === label);
   await form.get(`#${found?.attributes("for")}`).setValue(value);
 }
+
+/** What a form says is wrong: it waits a moment for the hand before it says so. */
+export const saidFault = (form: VueWrapper) => vi.waitFor(() => form.get("[role=alert]").text());

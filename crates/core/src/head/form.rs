@@ -210,6 +210,11 @@ pub fn drawn(p: &Vec3) -> [f32; 3] {
     [p.x, p.y, p.z].map(|mm| (mm * 10.0).round() as f32 / 10.0)
 }
 
+/// A point that was handed out.
+pub(crate) fn from_drawn(p: &[f32; 3]) -> Vec3 {
+    Vec3::from(p.map(f64::from))
+}
+
 /// Where an increasing `f` over (0, `highest`] reaches `target`.
 fn grown_until(target: f64, highest: f64, f: impl Fn(f64) -> f64) -> f64 {
     let (mut low, mut high) = (0.0, highest);

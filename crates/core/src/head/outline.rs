@@ -31,29 +31,39 @@ pub enum HeadView {
     Right,
     /// From behind.
     Behind,
+    /// From above: the face looks down the page.
+    Above,
 }
 
 impl HeadView {
-    /// Every view.
-    pub const ALL: [Self; 3] = [Self::Left, Self::Right, Self::Behind];
+    /// Every view; of two that show as much the earlier is the usual one.
+    pub const ALL: [Self; 4] = [Self::Left, Self::Right, Self::Behind, Self::Above];
+    /// The views that zones are drawn in.
+    const ZONES: [Self; 3] = [Self::Left, Self::Right, Self::Behind];
 
     /// The direction towards whoever looks.
-    fn eye(self) -> Vec3 {
+    pub(crate) fn eye(self) -> Vec3 {
         match self {
             Self::Left => Vec3::x(),
             Self::Right => -Vec3::x(),
             Self::Behind => -Vec3::z(),
+            Self::Above => Vec3::y(),
+        }
+    }
+
+    /// The directions to the right and down the page.
+    pub(crate) fn page(self) -> [Vec3; 2] {
+        match self {
+            Self::Left => [-Vec3::z(), -Vec3::y()],
+            Self::Right => [Vec3::z(), -Vec3::y()],
+            Self::Behind => [-Vec3::x(), -Vec3::y()],
+            Self::Above => [Vec3::x(), Vec3::z()],
         }
     }
 
     /// A place as it is drawn, mm: to the right and down from the ear canals.
-    fn drawn(self, place: &Vec3) -> [f64; 2] {
-        let across = match self {
-            Self::Left => -place.z,
-            Self::Right => place.z,
-            Self::Behind => -place.x,
-        };
-        [across, -place.y]
+    pub(crate) fn drawn(self, place: &Vec3) -> [f64; 2] {
+        self.page().map(|axis| axis.dot(place))
     }
 }
 
@@ -124,7 +134,7 @@ pub(crate) fn outlines(patches: &[Patch], form: &HeadForm, hairline: &Hairline) 
     let outlines = patches.iter().flat_map(|patch| {
         let holds = test(*patch, hairline);
         let within: Vec<&Vec3> = tried.iter().filter(|d| holds(d)).collect();
-        HeadView::ALL.map(|view| {
+        HeadView::ZONES.map(|view| {
             let eye = view.eye();
             let seen = |d: &Vec3| d.dot(&eye) >= 0.0 && holds(d);
             let visible: Vec<&Vec3> = within.iter().copied().filter(|d| d.dot(&eye) >= 0.0).collect();
@@ -183,7 +193,7 @@ mod tests {
         let outlines = outlines(&zones, &form, &hairline);
         let (mut asked, mut right) = (0, 0);
         for root in roots(&form, &hairline, 4096) {
-            for view in HeadView::ALL.into_iter().filter(|view| root.at.dot(&view.eye()) > 8.0) {
+            for view in HeadView::ZONES.into_iter().filter(|view| root.at.dot(&view.eye()) > 8.0) {
                 let place = view.drawn(&root.at);
                 let pressed: Vec<Zone> = outlines
                     .iter()

@@ -50,7 +50,7 @@ pub fn roots(form: &HeadForm, hairline: &Hairline, count: usize) -> Vec<Root> {
     left.iter().copied().chain(right).collect()
 }
 
-pub(super) fn lattice(points: usize) -> impl Iterator<Item = Vec3> {
+pub(crate) fn lattice(points: usize) -> impl Iterator<Item = Vec3> {
     (0..points).map(move |i| {
         let y = 1.0 - (2.0 * i as f64 + 1.0) / points as f64;
         let (sin, cos) = (GOLDEN_ANGLE * i as f64).sin_cos();
@@ -97,7 +97,7 @@ pub(super) fn halfway(zone: Zone, into: &Vec3, hairline: &Hairline) -> f64 {
 }
 
 /// Asks for the zone whose middle is nearest.
-pub(super) fn zone_at(hairline: &Hairline) -> impl Fn(&Vec3) -> Zone {
+pub(crate) fn zone_at(hairline: &Hairline) -> impl Fn(&Vec3) -> Zone {
     let centres = Zone::ALL.map(|zone| (zone, zone_centre(zone, hairline)));
     move |d| {
         let nearest = centres.iter().max_by(|(_, a), (_, b)| d.dot(a).total_cmp(&d.dot(b)));

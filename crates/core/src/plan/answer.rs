@@ -1,13 +1,14 @@
 //! A plan carried out on the head that was read: how it falls, what is found about it, and its scene.
 
-use super::FallRequest;
 use super::cure::{Cure, Trial};
+use super::{FallRequest, StepPicture};
 use crate::cut::{MoveReport, Step, cut, steps};
 use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::hair::Hair;
 use crate::judge::{Finding, Judged, findings};
 use crate::scene::scene;
+use rayon::prelude::*;
 use serde::Serialize;
 
 /// Sections of a move that a scene shows at most when none is chosen: more of them hide each other.
@@ -25,6 +26,8 @@ pub struct FallAnswer {
     pub moves: Vec<MoveReport>,
     /// The moves as steps, in messages.
     pub steps: Vec<Step>,
+    /// Each of them as a small drawn head.
+    pub pictures: Vec<StepPicture>,
     /// What a demanding eye would object to.
     pub findings: Vec<Finding>,
 }
@@ -39,6 +42,8 @@ impl FallRequest {
         let worn = &AsWorn::of(hair, lengths);
         let judged = Judged { hair, lengths, worn, cut, reports, ties_back };
         let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
+        let drawn = |(move_, report)| StepPicture::of(hair, move_, report);
+        let pictures = cut.moves.par_iter().zip(reports).map(drawn).collect::<Result<_, _>>()?;
         for (i, report) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
                 report.sections.clear();
@@ -49,6 +54,7 @@ impl FallRequest {
             after,
             moves: result.moves,
             steps: steps(&self.plan.cut),
+            pictures,
             findings,
         })
     }

@@ -6,7 +6,9 @@
 mod answer;
 mod cure;
 mod document;
+mod step_picture;
 
 pub use answer::FallAnswer;
 pub use cure::{Cure, Lever};
 pub use document::{FallRequest, Plan};
+pub use step_picture::StepPicture;

@@ -11,7 +11,7 @@ mod skin;
 use crate::cut::SectionShape;
 use crate::fall::{Surface, worn_lines};
 use crate::hair::{Hair, ShareLengths};
-use crate::head::{Vec3, drawn, taut_line};
+use crate::head::{Vec3, drawn, from_drawn, taut_line};
 
 /// Strands drawn of each state.
 const STRANDS: usize = 320;
@@ -56,7 +56,7 @@ pub fn scene(
     };
     let held = sections.iter().flat_map(|section| {
         let taut = |(from, to): (&[f32; 3], &[f32; 3])| {
-            let path = taut_line(&hair.form, &wide(from), &wide(to));
+            let path = taut_line(&hair.form, &from_drawn(from), &from_drawn(to));
             path.iter().map(drawn).collect::<Vec<_>>()
         };
         section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
@@ -88,10 +88,6 @@ const NOW_SKIN: [f32; 4] = [0.12, 0.13, 0.15, 0.35];
 const FORECAST: [f32; 4] = [0.009, 0.098, 0.479, 1.0];
 const FORECAST_SKIN: [f32; 4] = [0.04, 0.15, 0.55, 0.35];
 const AIM: [f32; 4] = [0.356, 0.015, 0.147, 1.0];
-
-fn wide(p: &[f32; 3]) -> Vec3 {
-    Vec3::new(f64::from(p[0]), f64::from(p[1]), f64::from(p[2]))
-}
 
 /// Lines through points, as pairs of ends.
 fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> ScenePart {

@@ -2,6 +2,7 @@
 import FoldPart from "@/shared/FoldPart.vue";
 import type { HeldState, Patch, SheetZone } from "@/api";
 import { askStrand } from "@/shared/ask";
+import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { onComb } from "@/shared/lengths";
 import { sayPatch } from "@/shared/patches";
@@ -179,8 +180,7 @@ watch(patch, () => (picture.value = "strand"));
           </section>
         </div>
       </template>
-      <div v-else-if="here" class="missing stack">
-        <h2>{{ t("mark-none", { zone: sayPatch(patch) }) }}</h2>
+      <EmptyState v-else-if="here" :text="t('mark-none', { zone: sayPatch(patch) })">
         <p v-if="missing.wrong">{{ t("mark-wrong") }}</p>
         <p v-if="missing.read">
           {{ t("mark-needsRead") }} <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
@@ -188,7 +188,7 @@ watch(patch, () => (picture.value = "strand"));
         <p v-if="missing.aim">
           {{ t("mark-needsAim") }} <RouterLink :to="{ name: 'aim' }">{{ t("mark-toAim") }}</RouterLink>
         </p>
-      </div>
+      </EmptyState>
     </div>
     <ScreenScale v-model="scaling" />
   </div>
@@ -314,10 +314,6 @@ h3 {
   display: grid;
   gap: 6px;
   max-width: 62ch;
-}
-
-.missing {
-  padding: 40px 0;
 }
 
 @media (max-width: 900px) {

@@ -2,6 +2,7 @@
 import FilePick from "@/shared/FilePick.vue";
 import { Refused, body, client as api, stageValues, type VisitRow } from "@/api";
 import { useSession } from "@/features/session";
+import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay, sayMoment, today } from "@/shared/days";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
@@ -100,7 +101,7 @@ const reached = (visit: VisitRow) => stageValues.filter((stage) => visit.stages[
     </div>
     <section v-if="visits.data.value" class="stack">
       <h2>{{ t("client-visits") }}</h2>
-      <p v-if="visits.data.value.length === 0" class="soft">{{ t("client-noVisits") }}</p>
+      <EmptyState v-if="visits.data.value.length === 0" :text="t('client-noVisits')" />
       <ol v-else class="visits">
         <li v-for="visit in visits.data.value" :key="visit.id">
           <RouterLink :to="{ name: 'visit', params: { visit: visit.id } }">

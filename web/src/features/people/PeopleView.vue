@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { body, client } from "@/api";
+import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay } from "@/shared/days";
 import { keepPreviousData, useQuery } from "@tanstack/vue-query";
@@ -42,10 +43,10 @@ const list = people.data;
       </p>
     </div>
     <FailureNote v-if="people.error.value" :error="people.error.value" @again="people.refetch()" />
-    <p v-else-if="list && list.total === 0 && !search" class="empty">
-      {{ t("people-none") }}
-    </p>
-    <p v-else-if="list && list.total === 0" class="empty">{{ t("people-noneFound", { search }) }}</p>
+    <EmptyState
+      v-else-if="list && list.total === 0"
+      :text="search ? t('people-noneFound', { search }) : t('people-none')"
+    />
     <ul v-else-if="list" class="list">
       <li v-for="person in list.clients" :key="person.id">
         <RouterLink :to="{ name: 'client', params: { client: person.id } }">
@@ -115,11 +116,6 @@ const list = people.data;
 
 .visits {
   text-align: right;
-}
-
-.empty {
-  padding: 48px 0;
-  font-size: 1.15rem;
 }
 
 @media (max-width: 760px) {

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { copy } from "@/shared/plain";
-import type { Cut, FallRequest, Move } from "@/api";
+import type { Cure, Cut, FallRequest, Move } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askCures, askCuts, askFall, askFigure, askScene } from "@/shared/ask";
+import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
+import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -18,6 +20,7 @@ import OpenCut from "./OpenCut.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
+import StepHead from "./StepHead.vue";
 import StepWords from "./StepWords.vue";
 import { useBeside } from "./useBeside";
 import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./how";
@@ -86,6 +89,11 @@ const scene = useComputed("scene", sceneQuestion, askScene, SPACE_REST_MS);
 
 const moves = computed(() => plan.value.cut.moves);
 const put = (cut: Cut) => (plan.value = { ...plan.value, cut });
+/** One press changes the whole cut: what it did is said. */
+function cure({ cut, text }: Cure) {
+  put(cut);
+  notify(t("plan-cured", { cure: tell(text) }));
+}
 const change = (at: number, how: (move: Move) => void) => put(changed(plan.value.cut, at, how));
 
 function begin(key: string) {
@@ -96,7 +104,9 @@ function begin(key: string) {
 function start(cut: Cut) {
   open.value = 0;
   // Its steps are others than those that stood here, whatever their numbers.
+  const before = moves.value.length;
   put({ ...copy(cut), moves: cut.moves.map((step) => ({ ...copy(step), id: 0 })) });
+  if (before > 0) notify(t("plan-replaced", { name: cut.name, n: before }));
 }
 
 function add(name: MoveKindName) {
@@ -169,8 +179,16 @@ function does(at: number): string {
       <ol class="moves">
         <li v-for="(move, i) in moves" :key="i" :class="{ here: i === open, off: move.off }">
           <button type="button" class="title" :aria-expanded="i === open" @click="open = i">
-            <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : move.name }}</b>
-            <small>{{ does(i) }}</small>
+            <span class="named">
+              <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : move.name }}</b>
+              <small>{{ does(i) }}</small>
+            </span>
+            <StepHead
+              v-if="figure.data.value && fall.data.value?.pictures[i] && steps[i]?.section"
+              :picture="fall.data.value.pictures[i]!"
+              :figure="figure.data.value"
+              :label="t('plan-section', { section: tell(steps[i]!.section!) })"
+            />
           </button>
           <template v-if="i === open">
             <StepWords v-if="steps[i]" :step="steps[i]" />
@@ -212,7 +230,9 @@ function does(at: number): string {
       </p>
     </section>
     <section class="stack">
-      <p v-if="!known" class="caution">{{ t("plan-notRead") }}</p>
+      <EmptyState v-if="!known" :text="t('plan-notRead')">
+        <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
+      </EmptyState>
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
       <template v-if="fall.data.value && figure.data.value && view">
         <FallColumn
@@ -225,7 +245,7 @@ function does(at: number): string {
           :frame="view"
           :cures="curing"
           @open="open = $event"
-          @cure="put($event.cut)"
+          @cure="cure"
         />
         <template v-else>
           <h2 class="visually-hidden">{{ t("plan-space") }}</h2>
@@ -280,7 +300,7 @@ function does(at: number): string {
           :frame="view"
           :cures="curing"
           @open="open = $event"
-          @cure="put($event.cut)"
+          @cure="cure"
         />
       </template>
     </section>
@@ -339,15 +359,25 @@ section + section {
   min-height: 48px;
   text-align: left;
   display: flex;
-  justify-content: space-between;
   align-items: center;
-  gap: 8px;
+  gap: 12px;
   cursor: pointer;
+}
+
+.named {
+  flex: 1 1 auto;
+  display: grid;
+  gap: 2px;
+}
+
+/* The picture comes first for the eye, the step's number first for the ear. */
+.title .head {
+  order: -1;
 }
 
 .title small {
   color: var(--ink-soft);
-  text-align: right;
+  font-size: 0.92rem;
 }
 
 .beside {

@@ -4,7 +4,7 @@ import { mount } from "@vue/test-utils";
 import { ElSelect } from "element-plus";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
-import { selectsOf, setField } from "@/shared/setField";
+import { saidFault, selectsOf, setField } from "@/shared/setField";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import type { Field } from "@/shared/fields";
 import RegionForm from "./RegionForm.vue";
@@ -79,10 +79,10 @@ describe("the form of a region", () => {
     expect(form.findAllComponents(ElSelect).every((select) => select.props("disabled"))).toBe(true);
   });
 
-  it("says a fault at the part it is of", () => {
+  it("says a fault at the part it is of", async () => {
     const at = (field: string) => (field === "all.1.edge.within_mm" ? "too wide" : undefined);
     const form = region({ all: [{ zone: "top" }, { edge: { within_mm: 900 } }] }, at);
-    expect(form.find("[role=alert]").text()).toBe("too wide");
+    expect(await saidFault(form)).toBe("too wide");
   });
 });
 
@@ -185,7 +185,7 @@ describe("the fields that are always open", () => {
       },
       global,
     });
-    expect(said.get("[role=alert]").text()).toBe("too much");
+    expect(await saidFault(said)).toBe("too much");
     expect(said.findAll("input").every((input) => input.attributes("disabled") !== undefined)).toBe(true);
   });
 });

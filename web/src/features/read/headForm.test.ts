@@ -3,7 +3,7 @@ import type { Growth, RawReading } from "@/api";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
-import { selectsOf } from "@/shared/setField";
+import { saidFault, selectsOf } from "@/shared/setField";
 import GrowthList from "./GrowthList.vue";
 import HeadForm from "./HeadForm.vue";
 
@@ -43,7 +43,7 @@ describe("the form of head and hair", () => {
     expect(said(form)?.hairs_per_cm2).toBe(210);
     await fields[1]!.setValue("35");
     expect(said(form)?.taper).toBeCloseTo(0.35);
-    expect(form.get("[role=alert]").text()).toBe("too thin");
+    expect(await saidFault(form)).toBe("too thin");
   });
 });
 
