@@ -35,3 +35,5 @@ aim-wish = Wish
 aim-wishedBy = The wish is made
 aim-worn = Length worn
 aim-wornLength = { $length } worn
+aim-hair-front = The hair as it is, from the front
+aim-hair-back = The hair as it is, from behind

@@ -235,3 +235,6 @@ plan-replaced =
        *[other] “{ $name }” replaces the { $n } steps that stood here. Undo takes it back.
     }
 plan-cured = Done: { $cure }. Undo takes it back.
+plan-hairState = Hair shown in the pictures
+plan-hairState-now = As it is
+plan-hairState-after = After the cut

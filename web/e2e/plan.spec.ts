@@ -222,7 +222,7 @@ test("a cut out of a file is taken if it is one, and refused with the place if i
   await expect(moves).toHaveCount(3);
   await open("ours.json", JSON.stringify({ ...cut, name: "From a file", moves: cut.moves.slice(0, 1) }));
   await expect(moves).toHaveCount(1);
-  await expect(wren.getByText("From a file")).toBeVisible();
+  await expect(wren.getByText("From a file", { exact: true })).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
 });
 

@@ -35,6 +35,7 @@ pub mod hair;
 pub mod head;
 pub mod judge;
 pub mod learn;
+pub mod lock;
 pub mod mark;
 pub mod member;
 pub mod message;

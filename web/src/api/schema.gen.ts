@@ -219,6 +219,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/locks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The locks of a head's hair, as it is or after a plan's cut: what pictures of it are made of. */
+        post: operations["locks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/mark": {
         parameters: {
             query?: never;
@@ -1300,10 +1317,17 @@ export interface components {
              * @description Half the length of the head, mm.
              */
             half_length_mm: number;
+            /**
+             * Format: double
+             * @description Half the breadth of the shoulders, mm.
+             */
+            half_shoulders_mm: number;
             /** @description What is seen of each zone that is read whole, and of each half that is read, from each side. */
             outlines: components["schemas"]["PatchOutline"][];
             /** @description Points, highest first. */
             points: components["schemas"]["FigurePoint"][];
+            /** @description What is seen from each side of the scalp that hair grows on. */
+            scalp: components["schemas"]["ScalpOutline"][];
             /** @description The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals. */
             skull: number[][];
             /**
@@ -1741,6 +1765,11 @@ export interface components {
             /** @description How it is worn. */
             worn?: components["schemas"]["WornStyle"];
         };
+        /**
+         * @description Which hair is meant.
+         * @enum {string}
+         */
+        HairState: "now" | "after";
         /** @description The surface of the hair. */
         HairSurface: {
             /** @description How it feels. */
@@ -1875,7 +1904,7 @@ export interface components {
          * @description A side from which the head is drawn.
          * @enum {string}
          */
-        HeadView: "left" | "right" | "behind" | "above";
+        HeadView: "left" | "right" | "behind" | "above" | "front";
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -2033,6 +2062,32 @@ export interface components {
             identity: components["schemas"]["Identity"];
             /** @description Its name in a document. */
             list: string;
+        };
+        /** @description A lock as it is drawn. */
+        Lock: {
+            /** @description Shares of its length at which its shortest, mean and longest hair ends. */
+            ends: number[];
+            /** @description Its line from the root to the longest end, as it winds, mm (x the client's left, y up, z forward). */
+            line: number[][];
+            /**
+             * Format: float
+             * @description How wide it is at its root, mm.
+             */
+            width_mm: number;
+            /** @description Where it grows. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description What is asked to draw hair. */
+        LocksRequest: {
+            /**
+             * Format: int32
+             * @description About how many locks, 120 to 1,200.
+             */
+            count: number;
+            /** @description The head and the plan. */
+            on: components["schemas"]["FallRequest"];
+            /** @description Which hair. */
+            state: components["schemas"]["HairState"];
         };
         /** @description Where to cut one zone in one state. */
         Mark: {
@@ -2927,6 +2982,13 @@ export interface components {
             /** @description The document, as `StageDocuments` has it for the stage. */
             document: Record<string, never>;
         };
+        /** @description What is seen from a side of the scalp that hair grows on. */
+        ScalpOutline: {
+            /** @description Its edges, mm to the right and down from the ear canals: to be filled where an odd number of them lies round a place. */
+            rings: number[][][];
+            /** @description From which side. */
+            view: components["schemas"]["HeadView"];
+        };
         /** @description A section as it is drawn. */
         SectionShape: {
             /** @description Its middle line on the scalp, mm (x the client's left, y up, z forward). */
@@ -3087,9 +3149,9 @@ export interface components {
         };
         /** @description A step as a drawn head, mm to the right and down from the ear canals. */
         StepPicture: {
-            /** @description The hand at the first subsection, which the others follow; of a perimeter its line. */
+            /** @description What is seen of the first subsection, whose hair is the guide; of a perimeter its line. */
             guide: number[][];
-            /** @description From a root to the hand that holds its hair, of the subsection that shows it best. */
+            /** @description From a root towards the hand that holds its hair, of the subsection that shows it best. */
             held?: number[][] | null;
             /** @description The edges of the section: rings, to be filled where an odd number of them lies round a place. */
             section: number[][][];
@@ -3796,6 +3858,7 @@ export type HairCount = components['schemas']['HairCount'];
 export type HairEvent = components['schemas']['HairEvent'];
 export type HairNow = components['schemas']['HairNow'];
 export type HairRequest = components['schemas']['HairRequest'];
+export type HairState = components['schemas']['HairState'];
 export type HairSurface = components['schemas']['HairSurface'];
 export type HairTone = components['schemas']['HairTone'];
 export type Halving = components['schemas']['Halving'];
@@ -3818,6 +3881,8 @@ export type Lever = components['schemas']['Lever'];
 export type LineAt = components['schemas']['LineAt'];
 export type LinePoint = components['schemas']['LinePoint'];
 export type ListRule = components['schemas']['ListRule'];
+export type Lock = components['schemas']['Lock'];
+export type LocksRequest = components['schemas']['LocksRequest'];
 export type Mark = components['schemas']['Mark'];
 export type MarkAnswer = components['schemas']['MarkAnswer'];
 export type MarkLengths = components['schemas']['MarkLengths'];
@@ -3871,6 +3936,7 @@ export type Region = components['schemas']['Region'];
 export type Role = components['schemas']['Role'];
 export type RoomAir = components['schemas']['RoomAir'];
 export type SaveStage = components['schemas']['SaveStage'];
+export type ScalpOutline = components['schemas']['ScalpOutline'];
 export type SectionShape = components['schemas']['SectionShape'];
 export type Sections = components['schemas']['Sections'];
 export type SharpEdge = components['schemas']['SharpEdge'];
@@ -4351,6 +4417,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Taken"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    locks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LocksRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lock"][];
                 };
             };
             422: {
@@ -5208,9 +5305,10 @@ export const growthDirectionOneOf1Values: ReadonlyArray<FlattenedDeepRequired<co
 export const guideOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["stationary"];
 export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["free"];
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
+export const hairStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairState"]> = ["now", "after"];
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
-export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above"];
+export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above", "front"];
 export const identityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Identity"]> = ["id", "at", "patch", "word"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];

@@ -17,6 +17,8 @@ import {
   type HairRequest,
   type HeldState,
   type LengthUnit,
+  type Lock,
+  type LocksRequest,
   type MarkSheet,
   type Patch,
   type RawReading,
@@ -55,6 +57,10 @@ export const askStrand = (question: {
   state: HeldState;
   worn: WornStyle;
 }): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
+
+/** The locks of hair as it is or after a plan's cut. */
+export const askLocks = (question: LocksRequest): Promise<Lock[]> =>
+  body(client.POST("/api/compute/locks", { body: question }));
 
 export const askFall = (question: FallRequest): Promise<FallAnswer> =>
   body(client.POST("/api/compute/fall", { body: question }));

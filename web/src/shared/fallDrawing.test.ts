@@ -1,22 +1,12 @@
 import type { Aim, Fall, Figure } from "@/api";
 import { describe, expect, it } from "vitest";
-import { aims, frame, outline, project, section, spread, strands, wishesOf } from "./fallDrawing";
+import { aims, frame, outline, project, section, spread, wishesOf } from "./fallDrawing";
 
 const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
 const fall = {
   front: side,
   side,
   lowest_mm: -250,
-  lines: [
-    [
-      [0, 50, 90],
-      [0, -50, 95],
-    ],
-    [
-      [0, 50, -90],
-      [0, -50, -95],
-    ],
-  ],
 } as unknown as Fall;
 
 describe("the fall as it is drawn", () => {
@@ -36,9 +26,7 @@ describe("the fall as it is drawn", () => {
     expect(outline("right", fall)).toContain("L90.0 0.0");
   });
 
-  it("shows only the hair on the side that is seen", () => {
-    expect(strands("front", fall).split("M")).toHaveLength(2);
-    expect(strands("left", fall).split("M")).toHaveLength(3);
+  it("shows only the sections on the side that is seen", () => {
     const shape = { base: [[80, 50, 0]], hand: [[180, 60, 0]] };
     expect(section("left", shape)?.held).toEqual(["M0.0 -50.0L0.0 -60.0"]);
     expect(section("right", shape)).toBeUndefined();

@@ -15,7 +15,7 @@ export function project(view: View, [x = 0, y = 0, z = 0]: Point3): [number, num
 }
 
 /** How near to the viewer a point is, mm from the middle of the head. */
-const near = (view: View, [x = 0, y = 0, z = 0]: Point3) =>
+export const near = (view: View, [x = 0, y = 0, z = 0]: Point3) =>
   view === "top" ? y : view === "front" ? z : view === "back" ? -z : view === "left" ? x : -x;
 
 const say = ([x, y]: readonly [number, number]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
@@ -36,14 +36,6 @@ export function outline(view: View, fall: Fall): string {
   const one = heights_mm.map((y, i): [number, number] => [sign * (one_mm[i] ?? 0), -y]);
   const other = heights_mm.map((y, i): [number, number] => [-sign * (other_mm[i] ?? 0), -y]).reverse();
   return `${path([...one, ...other])}Z`;
-}
-
-/** Strands on the side of the head that is seen, as one path: a page draws one of many pieces far sooner than many. */
-export function strands(view: View, fall: Fall): string {
-  return fall.lines
-    .filter((line) => line[0] && near(view, line[0]) > -10)
-    .map((line) => path(line.map((p) => project(view, p))))
-    .join("");
 }
 
 /** A section on the side that is seen: its base, the line of the hand, and the hair between them. */

@@ -138,17 +138,6 @@ impl Drape {
     pub fn against(&self) -> f64 {
         self.parted.against()
     }
-
-    /// Hair of this worn length that lies like this, as points.
-    pub fn line(&self, lie: &Lie, worn_mm: f64, points: usize) -> Vec<Vec3> {
-        let turns: Vec<(&Path, f64, Turn)> =
-            self.paths(worn_mm).map(|(path, share)| (path, share, lie.turn(path))).collect();
-        let at = |i: usize| {
-            let along = worn_mm * i as f64 / (points - 1) as f64;
-            turns.iter().map(|(path, share, turn)| on_path(path, lie, turn, along) * *share).sum()
-        };
-        (0..points).map(at).collect()
-    }
 }
 
 fn on_path(path: &Path, lie: &Lie, turn: &Turn, worn_mm: f64) -> Vec3 {

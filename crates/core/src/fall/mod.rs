@@ -1,7 +1,7 @@
 //! The fall: where worn hair comes to lie, how far it stands out, and what follows from that.
 //!
 //! Each root's hair is laid along its [drape](crate::drape). Each cell of a field over and below the head sums the volume it
-//! takes; stacked on the head it makes the surface ([`Surface`]). [`fall`] sums it up: outlines, light through the ends, mass
+//! takes; stacked on the head it makes the surface. [`fall`] sums it up: outlines, light through the ends, mass
 //! and length by zone, the perimeter. What Aim promises at a face point and where the fall ends are the same paths.
 
 mod cell;
@@ -19,10 +19,10 @@ mod worn;
 
 pub(crate) use ends::ends_of;
 pub use ends::{End, ends};
+pub(crate) use outline::Levels;
 pub use outline::Outline;
 pub(crate) use result::fall_as_worn;
-pub use result::{Fall, LevelShare, ZoneFall, fall, worn_lines};
-pub(crate) use surface::Surface;
+pub use result::{Fall, LevelShare, ZoneFall, fall};
 pub use svg::svg;
 pub use worn::AsWorn;
 pub(crate) use worn::{Worn, combed, lie_at, worn as worn_as, worn_at};

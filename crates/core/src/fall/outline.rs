@@ -3,6 +3,7 @@
 use super::surface::{Surface, from_axis_mm};
 use crate::drape::cells::{CAP_ROWS, azimuth_of};
 use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
+use crate::hair::{Hair, ShareLengths};
 use serde::Serialize;
 
 /// An outline seen from one side: for each height how far hair or head reach to either hand, mm.
@@ -19,7 +20,7 @@ pub struct Outline {
 }
 
 /// Distance of hair or head from the axis at even heights, by azimuth.
-pub(super) struct Levels {
+pub(crate) struct Levels {
     pub heights_mm: Vec<f64>,
     /// Distance, mm, and how solid hair or head is there, 0 to 1; both 0 where there is neither.
     pub radii: Vec<[(f64, f64); AZIMUTHS]>,
@@ -29,6 +30,11 @@ pub(super) struct Levels {
 }
 
 impl Levels {
+    /// Of hair at these fibre lengths, as it is worn.
+    pub fn worn(hair: &Hair, lengths: &[ShareLengths]) -> Self {
+        Self::of(&Surface::worn(hair, lengths), &hair.shell)
+    }
+
     pub fn of(surface: &Surface, shell: &Shell) -> Self {
         let top_mm = surface.top_mm;
         let highest = surface.outer[..CAP_ROWS].iter().flatten().map(|p| p.y).fold(top_mm, f64::max);

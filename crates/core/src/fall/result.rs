@@ -10,7 +10,7 @@ use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::drape::cells::azimuths_of;
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::{Hair, SHARES, ShareLengths};
-use crate::head::{Zone, drawn};
+use crate::head::Zone;
 use serde::Serialize;
 use std::f64::consts::TAU;
 
@@ -22,10 +22,6 @@ const STILL_WIDEST: f64 = 0.99;
 const STEEPER: f64 = 3.0;
 /// Share of what is enough within which a measure is about enough.
 const ABOUT: f64 = 0.1;
-/// Strands that are handed out as lines to draw.
-const LINES: usize = 160;
-/// Points of such a line.
-const LINE_POINTS: usize = 18;
 
 /// A zone as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
@@ -89,8 +85,6 @@ pub struct Fall {
     pub see_through_below_mm: f64,
     /// Lowest end, mm.
     pub lowest_mm: f64,
-    /// Some strands as lines to draw, mm.
-    pub lines: Vec<Vec<[f32; 3]>>,
 }
 
 /// The fall of hair at these fibre lengths, worn as the client wears it.
@@ -101,7 +95,7 @@ pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
 /// The same where it is known how long they are worn.
 pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Fall {
     // What is read from single strands needs no field.
-    let ((surface, around, levels), (zones, lines)) = rayon::join(
+    let ((surface, around, levels), zones) = rayon::join(
         || {
             let field = fill(hair, &worn.0);
             let surface = Surface::of(&field, &hair.shell);
@@ -109,7 +103,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
             let levels = levels(&field, &around);
             (surface, around, levels)
         },
-        || (zones(hair, lengths, worn), lines(hair, worn, LINES)),
+        || zones(hair, lengths, worn),
     );
     let front = Outline::across(&around);
     let (width_mm, widest_at_mm) = widest(&front);
@@ -128,7 +122,6 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
         see_through_below_mm: down_to(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
         lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
         zones: zones.into_iter().map(|(zone, _)| zone).collect(),
-        lines,
         front,
         levels,
     }
@@ -256,21 +249,4 @@ fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<(ZoneFall,
         (ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }, lowest)
     };
     all.map(zone).to_vec()
-}
-
-/// About so many strands of hair worn at these fibre lengths, as lines, mm.
-pub fn worn_lines(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Vec<[f32; 3]>> {
-    lines(hair, &AsWorn::of(hair, lengths), count)
-}
-
-/// Every so many-th strand, at its mean length.
-fn lines(hair: &Hair, worn: &AsWorn, count: usize) -> Vec<Vec<[f32; 3]>> {
-    let step = (hair.strands.len() / count).max(1);
-    (0..hair.strands.len())
-        .step_by(step)
-        .map(|i| {
-            let worn = &worn.0[i];
-            hair.drapes[i].line(&worn.lie, worn.mean_mm(), LINE_POINTS).iter().map(drawn).collect()
-        })
-        .collect()
 }

@@ -28,8 +28,6 @@ const SLIDES: usize = 6;
 pub(crate) struct Surface {
     /// Where its outside lies: rows over the head, then below it, by azimuth.
     pub(super) outer: Vec<[Vec3; AZIMUTHS]>,
-    /// How far that is from the head, or from what hair hangs round, mm.
-    thick: Vec<[f64; AZIMUTHS]>,
     /// How closed the hair is, 0 to 1: 1 where its outline could not be distinguished from a solid one.
     pub(super) cover: Vec<[f64; AZIMUTHS]>,
     /// Height of the perimeter by azimuth, mm; none where there is no hair.
@@ -42,7 +40,7 @@ impl Surface {
     /// Stacks the field on the head.
     pub(super) fn of(field: &Field, shell: &Shell) -> Self {
         let rows = CAP_ROWS + field.below.len();
-        let mut thick = vec![[0.0; AZIMUTHS]; rows];
+        let mut thick = vec![[0.0; AZIMUTHS]; CAP_ROWS];
         let mut cover = vec![[0.0; AZIMUTHS]; rows];
         let wedge = TAU / AZIMUTHS as f64;
         for row in 0..CAP_ROWS {
@@ -57,14 +55,14 @@ impl Surface {
                 thick[row][i] = cover[row][i] * high;
             }
         }
-        slide(&mut thick[..CAP_ROWS], &cover[..CAP_ROWS]);
+        slide(&mut thick, &cover[..CAP_ROWS]);
         let stands = field.over[CAP_ROWS - 1].map(|cell| cell.stand_mm());
         let around: [(f64, f64); AZIMUTHS] = std::array::from_fn(|i| azimuth_of(i).sin_cos());
         let mut outer: Vec<[Vec3; AZIMUTHS]> = (0..CAP_ROWS)
             .map(|row| std::array::from_fn(|i| shell.cap[row][i].at + shell.cap[row][i].out * thick[row][i]))
             .collect();
         let perimeter = std::array::from_fn(|i| perimeter(field, &outer, i));
-        for row in CAP_ROWS..rows {
+        for (row, cover) in cover.iter_mut().enumerate().skip(CAP_ROWS) {
             let height = height_of(row);
             outer.push(std::array::from_fn(|i| {
                 let cell = &field.below[row - CAP_ROWS][i];
@@ -77,8 +75,7 @@ impl Surface {
                     let ends = perimeter[i].unwrap_or(f64::INFINITY);
                     let above = ((height - ends) / LEVEL_MM + 0.5).clamp(0.0, 1.0);
                     let closed = (cell.cover_mm() / (FULL * wedge * full)).min(1.0) * above;
-                    cover[row][i] = closed;
-                    thick[row][i] = closed * (full - inner);
+                    cover[i] = closed;
                     radius = if head > 0.0 {
                         head.max(inner * closed) + closed * (full - inner.max(head))
                     } else {
@@ -92,37 +89,12 @@ impl Surface {
         mix_at_the_ears(&mut outer);
         // The middle of the first ring.
         let top_mm = outer[0].iter().map(|p| p.y).sum::<f64>() / AZIMUTHS as f64;
-        Self { outer, thick, cover, perimeter, top_mm }
+        Self { outer, cover, perimeter, top_mm }
     }
 
     /// The surface of hair worn at these fibre lengths.
     pub fn worn(hair: &Hair, lengths: &[ShareLengths]) -> Self {
         Self::of(&fill(hair, &AsWorn::of(hair, lengths).0), &hair.shell)
-    }
-
-    /// Rows, from the top down.
-    pub fn rows(&self) -> usize {
-        self.outer.len()
-    }
-
-    /// Height of the outline on top, mm.
-    pub fn top_mm(&self) -> f64 {
-        self.top_mm
-    }
-
-    /// Height of the perimeter at an azimuth, mm; none where there is no hair.
-    pub fn perimeter_mm(&self, cell: usize) -> Option<f64> {
-        self.perimeter[cell]
-    }
-
-    /// How thick the hair is in a cell, mm, and how closed it is, 0 to 1.
-    pub fn thick_mm(&self, row: usize, cell: usize) -> (f64, f64) {
-        (self.thick[row][cell], self.cover[row][cell])
-    }
-
-    /// Where its outside lies.
-    pub fn point(&self, row: usize, cell: usize) -> Vec3 {
-        self.outer[row][cell]
     }
 }
 

@@ -113,6 +113,11 @@ impl Worn {
         hair.drapes[strand].place_from(&self.lie, &self.turn, self.longest_mm, length)
     }
 
+    /// Where the point lies that is so far along its longest share, mm.
+    pub(crate) fn place(&self, hair: &Hair, strand: usize, along_mm: f64) -> Vec3 {
+        hair.drapes[strand].place_from(&self.lie, &self.turn, self.longest_mm, along_mm)
+    }
+
     /// e^(−length/τ) of a share.
     pub(super) fn decayed(&self, share: usize) -> Terms {
         fourth_powers(self.slowest[share])

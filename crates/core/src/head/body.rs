@@ -1,7 +1,7 @@
 //! Neck and shoulders: what long hair comes to lie on.
 
 use super::Measures;
-use super::figure::Point;
+use super::point::Point;
 
 /// Half depth of the trunk from the collarbone down, mm, and how far below the shoulder's top it is reached.
 const TRUNK_HALF_DEPTH_MM: f64 = 95.0;
@@ -33,6 +33,11 @@ impl Body {
     /// The top of the shoulders beside the neck, mm.
     pub fn shoulder_mm(&self) -> f64 {
         self.shoulder_mm
+    }
+
+    /// Half the breadth of the shoulders, mm.
+    pub fn shoulders_mm(&self) -> f64 {
+        self.half_breadth_mm
     }
 
     /// How far the trunk reaches to either hand at a height, mm; 0 above the shoulders.

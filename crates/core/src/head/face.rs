@@ -5,8 +5,8 @@
 //! which is what a hand that holds hair to a nose or a chin keeps.
 
 use super::Measures;
-use super::figure::Point;
 use super::form::{HeadForm, Vec3, direction};
+use super::point::Point;
 use std::f64::consts::PI;
 
 /// How much narrower and flatter a face is at the chin than between the ears.

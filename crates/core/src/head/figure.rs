@@ -1,99 +1,14 @@
-//! Heights of the points of face and body, and the figure they are drawn on.
+//! The figure that heights and lengths are drawn on.
 
-use super::Measures;
 use super::form::{HeadForm, Vec3};
 use super::hairline::Hairline;
-use super::outline::{PatchOutline, outlines, skull};
+use super::outline::{HeadView, PatchOutline, outlines, skull};
 use super::patch::Patch;
+use super::point::Point;
+use super::rings::rings;
+use super::{Body, Measures};
 use crate::head::Zone;
 use serde::{Deserialize, Serialize};
-
-/// A point of face or body that people relate length to, from the top down.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Point {
-    /// Top of the brow.
-    Brow,
-    /// Widest point of the cheekbone.
-    Cheekbone,
-    /// Lower end of the ear.
-    EarLobe,
-    /// Tip of the nose.
-    NoseTip,
-    /// Between the lips.
-    Lip,
-    /// Hairline at the neck.
-    NapeLine,
-    /// Corner of the jaw.
-    JawCorner,
-    /// Under the chin.
-    Chin,
-    /// Top of the shoulder beside the neck.
-    Shoulder,
-    /// Collarbone.
-    Collarbone,
-    /// Fold of the armpit.
-    Armpit,
-    /// Lower end of the shoulder blades.
-    MidBack,
-    /// Waist.
-    Waist,
-}
-
-impl Point {
-    /// Every point, highest first on an ordinary figure.
-    pub const ALL: [Self; 13] = [
-        Self::Brow,
-        Self::Cheekbone,
-        Self::EarLobe,
-        Self::NoseTip,
-        Self::Lip,
-        Self::NapeLine,
-        Self::JawCorner,
-        Self::Chin,
-        Self::Shoulder,
-        Self::Collarbone,
-        Self::Armpit,
-        Self::MidBack,
-        Self::Waist,
-    ];
-
-    /// Whether it lies below the head.
-    pub fn is_of_the_body(self) -> bool {
-        matches!(self, Self::Shoulder | Self::Collarbone | Self::Armpit | Self::MidBack | Self::Waist)
-    }
-
-    /// Whether a face has it on both sides.
-    pub fn is_paired(self) -> bool {
-        matches!(self, Self::Cheekbone | Self::EarLobe | Self::JawCorner)
-    }
-
-    /// Height above the ear canals, mm; below them is negative.
-    ///
-    /// The face is divided from hairline to chin by the thirds of the artistic canon, with the ear canal at 0.475 of
-    /// it; neck and back are divided in fixed shares between chin, collarbone and waist.
-    pub fn height_mm(self, m: &Measures) -> f64 {
-        let face = |share: f64| (0.475 - share) * m.face_mm;
-        let chin = face(1.0);
-        let collarbone = chin - m.neck_mm;
-        match self {
-            Self::Brow => face(1.0 / 3.0),
-            Self::Cheekbone => face(0.50),
-            Self::EarLobe => face(0.60),
-            Self::NoseTip => face(0.63),
-            Self::Lip => face(0.78),
-            Self::NapeLine => face(0.82),
-            Self::JawCorner => face(0.86),
-            Self::Chin => chin,
-            Self::Shoulder => chin - 0.7 * m.neck_mm,
-            Self::Collarbone => collarbone,
-            Self::Armpit => collarbone - 0.3 * m.torso_mm,
-            Self::MidBack => collarbone - 0.5 * m.torso_mm,
-            Self::Waist => collarbone - m.torso_mm,
-        }
-    }
-}
 
 /// A point at its height.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -127,6 +42,16 @@ pub struct Reach {
     pub worn_mm: f64,
 }
 
+/// What is seen from a side of the scalp that hair grows on.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ScalpOutline {
+    /// From which side.
+    pub view: HeadView,
+    /// Its edges, mm to the right and down from the ear canals: to be filled where an odd number of them lies round a place.
+    pub rings: Vec<Vec<[f32; 2]>>,
+}
+
 /// The client's figure as it is drawn: the head over named heights, and the worn length from each zone to each of them.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -135,6 +60,8 @@ pub struct Figure {
     pub half_breadth_mm: f64,
     /// Half the length of the head, mm.
     pub half_length_mm: f64,
+    /// Half the breadth of the shoulders, mm.
+    pub half_shoulders_mm: f64,
     /// Height of the top of the head above the ear canals, mm.
     pub top_mm: f64,
     /// Height of the front hairline, mm.
@@ -145,6 +72,8 @@ pub struct Figure {
     pub zones: Vec<FigureZone>,
     /// The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals.
     pub skull: Vec<[f64; 2]>,
+    /// What is seen from each side of the scalp that hair grows on.
+    pub scalp: Vec<ScalpOutline>,
     /// What is seen of each zone that is read whole, and of each half that is read, from each side.
     pub outlines: Vec<PatchOutline>,
 }
@@ -161,11 +90,15 @@ impl Figure {
         Self {
             half_breadth_mm: form.radius_mm(&Vec3::x()),
             half_length_mm: form.radius_mm(&Vec3::z()),
+            half_shoulders_mm: Body::of(measures).shoulders_mm(),
             top_mm: form.top_mm(),
             hairline_mm: 0.475 * measures.face_mm,
             points: Self::points(measures),
             zones,
             skull: skull(form, hairline),
+            scalp: HeadView::ALL
+                .map(|view| ScalpOutline { view, rings: rings(form, view, |d| hairline.above(d) >= 0.0) })
+                .into(),
             outlines: outlines(patches, form, hairline),
         }
     }

@@ -33,11 +33,15 @@ pub enum HeadView {
     Behind,
     /// From above: the face looks down the page.
     Above,
+    /// From the front.
+    Front,
 }
 
 impl HeadView {
-    /// Every view; of two that show as much the earlier is the usual one.
-    pub const ALL: [Self; 4] = [Self::Left, Self::Right, Self::Behind, Self::Above];
+    /// Every view.
+    pub const ALL: [Self; 5] = [Self::Left, Self::Right, Self::Behind, Self::Above, Self::Front];
+    /// The views that sections are drawn in; of two that show as much the earlier is the usual one.
+    pub(crate) const SECTIONS: [Self; 4] = [Self::Left, Self::Right, Self::Behind, Self::Above];
     /// The views that zones are drawn in.
     const ZONES: [Self; 3] = [Self::Left, Self::Right, Self::Behind];
 
@@ -48,6 +52,7 @@ impl HeadView {
             Self::Right => -Vec3::x(),
             Self::Behind => -Vec3::z(),
             Self::Above => Vec3::y(),
+            Self::Front => Vec3::z(),
         }
     }
 
@@ -58,6 +63,7 @@ impl HeadView {
             Self::Right => [Vec3::z(), -Vec3::y()],
             Self::Behind => [-Vec3::x(), -Vec3::y()],
             Self::Above => [Vec3::x(), Vec3::z()],
+            Self::Front => [Vec3::x(), -Vec3::y()],
         }
     }
 

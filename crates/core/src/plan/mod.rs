@@ -6,9 +6,11 @@
 mod answer;
 mod cure;
 mod document;
+mod locks;
 mod step_picture;
 
 pub use answer::FallAnswer;
 pub use cure::{Cure, Lever};
 pub use document::{FallRequest, Plan};
+pub use locks::{HairState, LocksRequest};
 pub use step_picture::StepPicture;

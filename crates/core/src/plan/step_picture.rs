@@ -1,24 +1,16 @@
 //! A step as a small drawn head: its section shaded, how the hair is held as an arrow, and the guide or perimeter as a line.
-//!
-//! A section is any region, with hollows and in pieces; its edge is found by marching squares over what is seen of the scalp
-//! from one side (Lorensen, Cline 1987, SIGGRAPH Computer Graphics 21, in the plane).
 
 use crate::cut::{Move, MoveKind, MoveReport, SectionShape};
 use crate::error::FieldErrors;
 use crate::hair::Hair;
-use crate::head::{HeadView, Scalp, Vec3, Zone, from_drawn, lattice, zone_at};
+use crate::head::{HeadView, Scalp, Vec3, Zone, from_drawn, lattice, rings, zone_at};
 use crate::section::RegionTest;
-use contour::ContourBuilder;
 use serde::Serialize;
 
 /// Directions asked to tell from which side a section shows most: one for about two square centimetres.
 const ASKED: usize = 400;
 /// A usual side is taken for a better one down to this share of what that shows.
 const AS_GOOD: f64 = 0.9;
-/// Cells across the half of the head that is seen: 6 mm each, drawn to about a third of that.
-const CELLS: usize = 40;
-/// How far the cells reach beyond the edge of what is seen, in radii: the edge itself is then never cut off.
-const REACH: f64 = 1.08;
 /// Places along a subsection where an arrow is tried, and how far behind the edge of what is seen one may still stand.
 const ALONG: usize = 5;
 const BEHIND_MM: f64 = -15.0;
@@ -108,53 +100,18 @@ impl Seen<'_> {
     fn best_view(&self) -> HeadView {
         let zone_of = zone_at(self.scalp.hairline);
         let within: Vec<Vec3> = lattice(ASKED).filter(|d| self.holds(&zone_of, d)).collect();
-        let shown = HeadView::ALL.map(|view| within.iter().map(|d| d.dot(&view.eye()).max(0.0)).sum::<f64>());
+        let shown =
+            HeadView::SECTIONS.map(|view| within.iter().map(|d| d.dot(&view.eye()).max(0.0)).sum::<f64>());
         let most = shown.iter().copied().fold(0.0, f64::max);
-        let usual = HeadView::ALL.into_iter().zip(shown).find(|(_, shown)| *shown >= AS_GOOD * most);
+        let usual = HeadView::SECTIONS.into_iter().zip(shown).find(|(_, shown)| *shown >= AS_GOOD * most);
         usual.map_or(HeadView::Left, |(view, _)| view)
     }
 
     /// Its edges as they are drawn from a side.
     fn rings(&self, view: HeadView) -> Vec<Vec<[f32; 2]>> {
-        let (eye, [right, down]) = (view.eye(), view.page());
-        // Beyond the edge of what is seen stands what is on it.
-        let direction = |across: f64, along: f64| {
-            let radius = across.hypot(along);
-            let (across, along) =
-                if radius > 1.0 { (across / radius, along / radius) } else { (across, along) };
-            let toward = (1.0 - across * across - along * along).max(0.0).sqrt();
-            right * across + down * along + eye * toward
-        };
-        let step = 2.0 * REACH / CELLS as f64;
         let zone_of = zone_at(self.scalp.hairline);
-        let at = |i: usize| -REACH + step * (i as f64 + 0.5);
-        let held = |k: usize| self.holds(&zone_of, &direction(at(k % CELLS), at(k / CELLS)));
-        let held: Vec<f64> = (0..CELLS * CELLS).map(|k| f64::from(u8::from(held(k)))).collect();
-        let builder = ContourBuilder::new(CELLS, CELLS, true)
-            .x_origin(-REACH)
-            .y_origin(-REACH)
-            .x_step(step)
-            .y_step(step);
-        // Values and threshold are finite and as many as there are cells: nothing can fail.
-        let contours = builder.contours(&smoothed(&held), &[0.5]).unwrap_or_default();
-        let rings = contours
-            .iter()
-            .flat_map(|contour| contour.geometry().iter())
-            .flat_map(|polygon| std::iter::once(polygon.exterior()).chain(polygon.interiors()));
-        let drawn = |x: f64, y: f64| page(view, &self.scalp.form.point(&direction(x, y)));
-        rings.map(|ring| ring.coords().map(|at| drawn(at.x, at.y)).collect()).collect()
+        rings(self.scalp.form, view, |d| self.holds(&zone_of, d))
     }
-}
-
-/// Each cell with those round it: an edge runs between cells then, not in stairs along them.
-fn smoothed(cells: &[f64]) -> Vec<f64> {
-    let near = |i: usize| i.saturating_sub(1)..=(i + 1).min(CELLS - 1);
-    let mean = |k: usize| {
-        let round = near(k / CELLS).flat_map(|y| near(k % CELLS).map(move |x| cells[y * CELLS + x]));
-        let (sum, count) = round.fold((0.0, 0), |(sum, count), cell| (sum + cell, count + 1));
-        sum / f64::from(count)
-    };
-    (0..cells.len()).map(mean).collect()
 }
 
 #[cfg(test)]

@@ -1,15 +1,15 @@
 //! Head, neck and shoulders.
 
 use crate::hair::Hair;
-use crate::head::{Body, Measures, Point, Vec3, direction, drawn, skin_mm};
+use crate::head::{Body, Measures, NECK_FROM_MM, NECK_MM, Point, Vec3, direction, drawn, skin_mm};
 use std::f64::consts::{PI, TAU};
 
 /// Points of a ring: its chords sag by less than a fifth of a millimetre.
 const ROUND: usize = 96;
 /// Rings of the skull, of the face, of the neck and of the trunk.
 const RINGS: usize = 24;
-/// Half breadth and depth of a neck, and how far behind the ears its middle lies, mm; ordinary adult means.
-const NECK_MM: (f64, f64, f64) = (52.0, 54.0, -18.0);
+/// How far out the scalp is drawn, as a share of the head's own: it hides the skin under hair.
+const SCALP_SHARE: f64 = 1.004;
 /// Points of a curve.
 const CURVE: usize = 120;
 
@@ -40,13 +40,27 @@ pub(super) fn head(hair: &Hair) -> Vec<Vec<Vec3>> {
     scalp.chain(face).collect()
 }
 
+/// The scalp that hair grows on, a little above the head's own.
+pub(super) fn scalp(hair: &Hair) -> Vec<Vec<Vec3>> {
+    let ring = |share: f64| {
+        turns()
+            .map(|turn| {
+                let edge = hair.hairline.elevation(if turn > PI { TAU - turn } else { turn });
+                let elevation = 0.4995 * PI + share * (edge - 0.4995 * PI);
+                hair.form.point(&direction(turn, elevation)) * SCALP_SHARE
+            })
+            .collect()
+    };
+    shares(RINGS).map(ring).collect()
+}
+
 /// Neck and trunk, down to the waist.
 pub(super) fn body(body: &Body) -> Vec<Vec<Vec3>> {
     let (breadth, depth, middle) = NECK_MM;
     let top = body.shoulder_mm();
     let neck = shares(RINGS).map(|share| {
         // From under the ears, widening a little where it meets the shoulders.
-        let (y, wider) = ((1.0 - share) * -30.0 + share * (top + 4.0), 1.0 + 0.3 * share.powi(6));
+        let (y, wider) = ((1.0 - share) * NECK_FROM_MM + share * (top + 4.0), 1.0 + 0.3 * share.powi(6));
         turns().map(|turn| Vec3::new(breadth * wider * turn.sin(), y, middle + depth * turn.cos())).collect()
     });
     let trunk = shares(RINGS).skip(1).map(|share| {

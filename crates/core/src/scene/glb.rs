@@ -46,6 +46,12 @@ impl File {
             let normals = self.accessor(view, part.normals.len(), ComponentType::F32, Type::Vec3, None, None);
             attributes.insert(Valid(Semantic::Normals), normals);
         }
+        if !part.shades.is_empty() {
+            let shades = part.shades.iter().flat_map(|shade| [*shade; 3]).flat_map(f32::to_le_bytes);
+            let view = self.view(shades, buffer::Target::ArrayBuffer);
+            let shades = self.accessor(view, part.shades.len(), ComponentType::F32, Type::Vec3, None, None);
+            attributes.insert(Valid(Semantic::Colors(0)), shades);
+        }
         let view =
             self.view(part.indices.iter().flat_map(|i| i.to_le_bytes()), buffer::Target::ElementArrayBuffer);
         let indices = self.accessor(view, part.indices.len(), ComponentType::U32, Type::Scalar, None, None);
@@ -145,7 +151,7 @@ fn material(part: &ScenePart) -> Material {
     Material {
         name: Some(part.name.into()),
         alpha_mode: Valid(if see_through { AlphaMode::Blend } else { AlphaMode::Opaque }),
-        double_sided: see_through,
+        double_sided: !part.shades.is_empty(),
         pbr_metallic_roughness: PbrMetallicRoughness {
             base_color_factor: PbrBaseColorFactor(part.colour),
             metallic_factor: StrengthFactor(0.0),

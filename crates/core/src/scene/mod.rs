@@ -1,20 +1,21 @@
 //! A plan on its head as a scene in space, that any viewer of open 3D formats can show.
 //!
 //! [`scene`] gathers what there is to see as named [`ScenePart`]s: the head with its lines, the body, the worn hair now and
-//! after the cut as a skin and as strands, and the sections of one move with the hand, the hair held taut, and the
+//! after the cut as locks, and the sections of one move with the hand, the hair held taut, and the
 //! guide. [`Scene::glb`] writes it as binary glTF.
 
 mod bust;
 mod glb;
-mod skin;
+mod ribbons;
 
 use crate::cut::SectionShape;
-use crate::fall::{Surface, worn_lines};
 use crate::hair::{Hair, ShareLengths};
 use crate::head::{Vec3, drawn, from_drawn, taut_line};
+use crate::lock::locks;
 
-/// Strands drawn of each state.
-const STRANDS: usize = 320;
+/// Locks drawn of each state.
+const LOCKS: usize = 450;
+
 /// What is drawn, how, and in which colour.
 #[derive(Debug, Clone, PartialEq)]
 pub struct ScenePart {
@@ -26,6 +27,8 @@ pub struct ScenePart {
     pub points: Vec<[f32; 3]>,
     /// Unit normals of a surface, point for point; empty for lines.
     pub normals: Vec<[f32; 3]>,
+    /// How much of its colour each point has, where that differs: of hair. It is seen from both sides.
+    pub shades: Vec<f32>,
     /// Corners of triangles, three by three, or ends of lines, two by two.
     pub indices: Vec<u32>,
 }
@@ -45,12 +48,7 @@ pub fn scene(
     guide: Option<&SectionShape>,
     sections: &[SectionShape],
 ) -> Scene {
-    let skin_of = |name, colour, lengths: &[ShareLengths]| {
-        let (points, indices) = skin::skin(&Surface::worn(hair, lengths));
-        surface(name, colour, points, indices)
-    };
-    let lines_of =
-        |name, colour, lengths: &[ShareLengths]| lines(name, colour, worn_lines(hair, lengths, STRANDS));
+    let hair_of = |name, lengths: &[ShareLengths]| ribbons::ribbons(name, HAIR, &locks(hair, lengths, LOCKS));
     let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
@@ -63,35 +61,40 @@ pub fn scene(
     });
     let mut parts = vec![
         closed("head", SKIN, bust::head(hair)),
+        closed("scalp", SCALP, bust::scalp(hair)),
         closed("body", BODY, bust::body(&hair.body)),
         lines("head lines", INK, bust::lines(hair)),
-        lines_of("strands now", NOW, &hair.lengths),
-        lines_of("strands after", FORECAST, after),
         lines("section", AIM, curves(|section| &section.base, sections)),
         lines("hand", AIM, curves(|section| &section.hand, sections)),
         lines("held hair", AIM, held.collect()),
         lines("guide", INK, guide.map(|section| vec![section.hand.clone()]).unwrap_or_default()),
-        skin_of("hair now", NOW_SKIN, &hair.lengths),
-        skin_of("hair after", FORECAST_SKIN, after),
+        hair_of("hair now", &hair.lengths),
+        hair_of("hair after", after),
     ];
     parts.retain(|part| !part.indices.is_empty());
     Scene { parts }
 }
 
-/// The colours have the meanings they have in every view: ink for what is, blue for what is forecast, plum for what the
-/// hand is to do.
+/// The colours have the meanings they have in every view: ink for what is, plum for what the hand is to do.
 const INK: [f32; 4] = [0.02, 0.03, 0.04, 1.0];
 const SKIN: [f32; 4] = [0.80, 0.66, 0.55, 1.0];
 const BODY: [f32; 4] = [0.72, 0.72, 0.70, 1.0];
-const NOW: [f32; 4] = [0.007, 0.014, 0.023, 1.0];
-const NOW_SKIN: [f32; 4] = [0.12, 0.13, 0.15, 0.35];
-const FORECAST: [f32; 4] = [0.009, 0.098, 0.479, 1.0];
-const FORECAST_SKIN: [f32; 4] = [0.04, 0.15, 0.55, 0.35];
+/// In the shade of the hair that grows on it.
+const SCALP: [f32; 4] = [0.062, 0.027, 0.013, 1.0];
+/// Brown, where nothing colours it otherwise.
+const HAIR: [f32; 4] = [0.19, 0.084, 0.039, 1.0];
 const AIM: [f32; 4] = [0.356, 0.015, 0.147, 1.0];
 
 /// Lines through points, as pairs of ends.
 fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> ScenePart {
-    let mut part = ScenePart { name, colour, points: Vec::new(), normals: Vec::new(), indices: Vec::new() };
+    let mut part = ScenePart {
+        name,
+        colour,
+        points: Vec::new(),
+        normals: Vec::new(),
+        shades: Vec::new(),
+        indices: Vec::new(),
+    };
     for line in lines {
         let first = part.points.len() as u32;
         part.indices.extend((1..line.len() as u32).flat_map(|i| [first + i - 1, first + i]));
@@ -116,6 +119,7 @@ fn surface(name: &'static str, colour: [f32; 4], points: Vec<Vec3>, indices: Vec
         colour,
         normals: normals.iter().map(unit).map(|n| [n.x, n.y, n.z].map(|part| part as f32)).collect(),
         points: points.iter().map(drawn).collect(),
+        shades: Vec::new(),
         indices,
     }
 }

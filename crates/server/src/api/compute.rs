@@ -9,8 +9,9 @@ use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::head::Figure;
+use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
-use spirel_core::plan::{Cure, FallAnswer, FallRequest};
+use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest};
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
 use spirel_core::scope::{HairCount, count};
 use spirel_core::summary::{ReadingSummary, summarise};
@@ -188,6 +189,20 @@ pub async fn scene(
     let heads = state.heads.clone();
     let glb = state.compute(move || heads.scene(&body.0)).await??;
     Ok(HttpResponse::Ok().content_type("model/gltf-binary").body(glb))
+}
+
+/// The locks of a head's hair, as it is or after a plan's cut: what pictures of it are made of.
+#[utoipa::path(tag = "compute", request_body = LocksRequest, responses(
+    (status = 200, body = Vec<Lock>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/locks")]
+pub async fn locks(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<LocksRequest>,
+) -> Result<web::Json<Vec<Lock>>, ApiError> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute(move || heads.locks(&body.0)).await??))
 }
 
 /// The worn outlines of a plan before and after its cut, as a drawing in millimetres.

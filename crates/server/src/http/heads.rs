@@ -6,7 +6,8 @@ use moka::sync::Cache;
 use spirel_core::FieldErrors;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
-use spirel_core::plan::{Cure, FallAnswer, FallRequest};
+use spirel_core::lock::Lock;
+use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest};
 use std::sync::Arc;
 
 /// Heads kept; their size is in docs/performance.md.
@@ -42,6 +43,13 @@ impl GrownHeads {
     /// A plan as a scene, on such a head.
     pub fn scene(&self, request: &FallRequest) -> Result<Vec<u8>, FieldErrors> {
         request.scene_on(&self.head(request.head())?.hair)
+    }
+
+    /// The locks of its hair, on such a head.
+    pub fn locks(&self, request: &LocksRequest) -> Result<Vec<Lock>, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let Some(head) = faults.take("on", self.head(request.on.head())) else { return Err(faults) };
+        request.answer_on(&head.hair)
     }
 
     /// The hair of a head as it is.

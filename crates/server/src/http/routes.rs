@@ -58,6 +58,7 @@ routes![
     compute::fall,
     compute::cures,
     compute::scene,
+    compute::locks,
     compute::outlines,
     compute::count_hairs,
     compute::scalp_of_density,

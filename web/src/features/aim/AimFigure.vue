@@ -3,6 +3,7 @@
 import {
   type Aim,
   type Figure,
+  type Lock,
   type MarkSheet,
   type Place,
   type Zone,
@@ -17,14 +18,10 @@ import { t } from "@/shared/words";
 import {
   STEP_MM,
   STRANDS,
-  area,
-  face,
   hair,
-  jaw,
   longer,
   nextPoint,
   nudged,
-  outline,
   placeAt,
   placeHeight,
   spread,
@@ -32,9 +29,19 @@ import {
   stands,
   type Side,
 } from "./figureDrawing";
+import HairPicture from "@/shared/hair/HairPicture.vue";
+import type { Colour } from "@/shared/hair/paint";
 import { sayWish } from "./sayPlace";
 
-const props = defineProps<{ figure: Figure; aim: Aim; marks: MarkSheet | undefined; disabled: boolean }>();
+const props = defineProps<{
+  figure: Figure;
+  aim: Aim;
+  marks: MarkSheet | undefined;
+  /** The hair as it is now, once it is there. */
+  locks: readonly Lock[] | undefined;
+  tone: (lock: Lock) => Colour;
+  disabled: boolean;
+}>();
 const zone = defineModel<Zone>("zone", { required: true });
 const emit = defineEmits<{ lands: [zone: Zone, place: Place]; worn: [zone: Zone, mm: number] }>();
 const { unit, say } = useUnit();
@@ -218,14 +225,17 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
       :transform="`translate(${centre(side)} 0)`"
       clip-path="url(#bust)"
     >
-      <path class="skin" :d="area(figure)" />
-      <path class="skin" :d="area(figure)" transform="scale(-1 1)" />
-      <path class="contour" :d="outline(figure)" />
-      <path class="contour" :d="outline(figure)" transform="scale(-1 1)" />
-      <path v-if="side === 'front'" class="contour" :d="jaw(figure)" />
-      <template v-if="side === 'front'">
-        <path v-for="(line, i) in face(figure)" :key="i" class="contour" :d="line" />
-      </template>
+      <foreignObject :x="-size.body" :y="size.top" :width="2 * size.body" :height="size.height">
+        <HairPicture
+          :view="side"
+          :figure="figure"
+          :locks="locks"
+          :tone="tone"
+          :stale="false"
+          :box="[-size.body, size.top, 2 * size.body, size.height]"
+          :label="t(`aim-hair-${side}`)"
+        />
+      </foreignObject>
       <text class="side" x="0" :y="size.top + 16">{{ t(`aim-side-${side}`) }}</text>
     </g>
     <g v-for="mark in levels" :key="mark.point" class="level" @click="level(-mark.y)">
@@ -294,17 +304,6 @@ svg {
   touch-action: pan-y;
 }
 
-.skin {
-  fill: var(--skin);
-}
-
-.contour {
-  fill: none;
-  stroke: var(--line-strong);
-  stroke-width: 1.6;
-  stroke-linecap: round;
-}
-
 .side {
   font: 650 14px var(--display);
   text-anchor: middle;
@@ -339,6 +338,16 @@ svg {
 
 .root {
   fill: var(--ink);
+}
+
+/* Over hair of any tone the lines keep an edge of paper. */
+.now,
+.aim,
+.shortest,
+.bar,
+.plus,
+.root {
+  filter: drop-shadow(0 0 1px var(--paper)) drop-shadow(0 0 1.5px var(--paper));
 }
 
 .now {

@@ -7,6 +7,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import LengthField from "@/shared/LengthField.vue";
+import { uncut, useLocks } from "@/shared/hair/useLocks";
 import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -37,6 +38,10 @@ const figure = useComputed(
     climate: worn.value.climate,
   })),
   askFigure,
+);
+const hair = useLocks(
+  computed(() => uncut(reading.value, worn.value)),
+  ref("now"),
 );
 const marks = useComputed(
   "marks",
@@ -190,6 +195,8 @@ function difference(name: Zone): string {
         :figure="figure.data.value"
         :aim="aim"
         :marks="marks.data.value"
+        :locks="hair.locks.value"
+        :tone="hair.tone.value"
         :disabled="locked"
         @lands="land"
         @worn="wear"

@@ -16,6 +16,8 @@ const figure: Figure = {
   skull: [],
   half_breadth_mm: 77,
   half_length_mm: 98,
+  half_shoulders_mm: 190,
+  scalp: [],
   top_mm: 140,
   hairline_mm: 88,
   points: [

@@ -1,5 +1,5 @@
 /** The figure hair is wished on: head, neck, shoulders and trunk from the front or from behind, from the client's measures. */
-import { contract, type Figure, type FigureZone, type Place, type Point, type SheetZone, type Zone } from "@/api";
+import { contract, type Figure, type FigureZone, type Place, type SheetZone, type Zone } from "@/api";
 import { heightOf } from "@/shared/headDrawing";
 import { clamp } from "lodash-es";
 
@@ -19,60 +19,6 @@ export const STRANDS: Record<Zone, { side: Side; across: number }> = {
 };
 
 const at = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`;
-
-/** The lines of one half. */
-function half(figure: Figure): string[] {
-  const [b, top] = [figure.half_breadth_mm, figure.top_mm];
-  const h = (point: Point) => -heightOf(figure, point);
-  const skull = Array.from({ length: 19 }, (_, i) => {
-    const angle = (Math.PI / 2) * (1 - i / 18);
-    return `L${at(b * Math.cos(angle), -top * Math.sin(angle))}`;
-  });
-  return [
-    ...skull,
-    `C${at(b * 0.99, h("lip") * 0.6)} ${at(b * 0.9, h("jaw_corner") * 0.8)} ${at(b * 0.78, h("jaw_corner"))}`,
-    `C${at(b * 0.7, h("chin") * 0.96)} ${at(b * 0.6, h("chin"))} ${at(b * 0.62, h("chin") + 8)}`,
-    `C${at(b * 0.6, h("shoulder") - 8)} ${at(b * 0.75, h("shoulder"))} ${at(b * 1.3, h("shoulder") + 10)}`,
-    `C${at(b * 2.1, h("collarbone") - 6)} ${at(b * 2.5, h("collarbone") + 10)} ${at(b * 2.55, h("armpit"))}`,
-    `L${at(b * 2.35, h("armpit"))}`,
-    `C${at(b * 2.0, h("armpit") + 10)} ${at(b * 1.9, h("mid_back"))} ${at(b * 1.7, h("waist"))}`,
-  ];
-}
-
-/** Outline of one half, from the top of the head down; with its mirror it makes the figure. */
-export function outline(figure: Figure): string {
-  return `M${at(0, -figure.top_mm)}${half(figure).join("")}`;
-}
-
-/** The same half as an area, closed along the middle of the figure. */
-export function area(figure: Figure): string {
-  return `${outline(figure)}L${at(-0.5, -heightOf(figure, "waist"))}L${at(-0.5, -figure.top_mm)}Z`;
-}
-
-/** Chin and jaw as a line, for the front. */
-export function jaw(figure: Figure): string {
-  const b = figure.half_breadth_mm;
-  const [corner, chin] = [-heightOf(figure, "jaw_corner"), -heightOf(figure, "chin")];
-  return `M${at(-b * 0.78, corner)}C${at(-b * 0.62, chin * 0.98)} ${at(-b * 0.3, chin)} ${at(0, chin)}C${at(b * 0.3, chin)} ${at(b * 0.62, chin * 0.98)} ${at(b * 0.78, corner)}`;
-}
-
-/** Brows, nose and lips as short lines. */
-export function face(figure: Figure): string[] {
-  const b = figure.half_breadth_mm;
-  const h = (point: Point) => -heightOf(figure, point);
-  const brow = (s: number) =>
-    `M${at(s * b * 0.2, h("brow") + 3)}Q${at(s * b * 0.42, h("brow") - 5)} ${at(s * b * 0.62, h("brow") + 4)}`;
-  const eye = (s: number) =>
-    `M${at(s * b * 0.24, h("brow") + 22)}Q${at(s * b * 0.42, h("brow") + 14)} ${at(s * b * 0.58, h("brow") + 22)}`;
-  return [
-    brow(-1),
-    brow(1),
-    eye(-1),
-    eye(1),
-    `M${at(-b * 0.12, h("nose_tip") - 2)}Q${at(0, h("nose_tip") + 6)} ${at(b * 0.12, h("nose_tip") - 2)}`,
-    `M${at(-b * 0.26, h("lip"))}Q${at(0, h("lip") + 4)} ${at(b * 0.26, h("lip"))}`,
-  ];
-}
 
 /** A hair from its root down to its end, with a light wave so that it reads as hair. */
 export function hair(x: number, fromY: number, toY: number, wave: number): string {

@@ -1,7 +1,11 @@
 <script setup lang="ts">
-/** One cut's fall: from all sides, and in numbers. */
-import type { Cure, FallAnswer, Figure, Zone } from "@/api";
+/** One cut's fall: as hair, one side large and all sides small, and in numbers. */
+import type { Cure, FallAnswer, FallRequest, Figure, HairState, Zone } from "@/api";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
+import HairPicture from "@/shared/hair/HairPicture.vue";
+import { useLocks } from "@/shared/hair/useLocks";
 import { useUnit } from "@/shared/unit";
+import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
@@ -11,6 +15,8 @@ import { VIEWS, type View } from "@/shared/fallDrawing";
 const props = defineProps<{
   name: string;
   answer: FallAnswer;
+  /** What it is the answer to: its hair is asked for with it. */
+  question: FallRequest;
   figure: Figure;
   wishes: readonly { zone: Zone; height_mm: number }[];
   frame: { half: number; top: number; bottom: number };
@@ -20,6 +26,20 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
 const { say } = useUnit();
+
+const view = ref<View>("front");
+const state = ref<HairState>("after");
+const states = computed(() =>
+  (["now", "after"] as const).map((value) => ({ value, label: t(`plan-hairState-${value}`) })),
+);
+const { locks, stale, tone } = useLocks(
+  computed(() => props.question),
+  state,
+);
+const small = computed<[number, number, number, number]>(() => {
+  const half = Math.max(props.frame.half, (props.frame.top - props.frame.bottom) / 2);
+  return [-half, -props.frame.top, 2 * half, 2 * half];
+});
 
 function said(name: View): string {
   const { after } = props.answer;
@@ -42,41 +62,74 @@ function said(name: View): string {
       @open="emit('open', $event)"
       @cure="emit('cure', $event)"
     />
-    <div class="views">
-      <FallFigure
+    <ChoiceRow v-model="state" :label="t('plan-hairState')" hide-label :choices="states" />
+    <FallFigure
+      :view="view"
+      :figure="figure"
+      :before="answer.before"
+      :after="answer.after"
+      :locks="locks"
+      :tone="tone"
+      :stale="stale"
+      :sections="[]"
+      :wishes="wishes"
+      :frame="frame"
+      :label="said(view)"
+    />
+    <div class="sides" role="group" :aria-label="t('plan-spaceSide')">
+      <button
         v-for="side in VIEWS"
         :key="side"
-        :view="side"
-        :figure="figure"
-        :before="answer.before"
-        :after="answer.after"
-        :sections="[]"
-        :wishes="wishes"
-        :frame="frame"
-        :label="said(side)"
-      />
-      <p class="legend">
-        <span class="now">{{ t("plan-legend-now") }}</span>
-        <span class="after">{{ t("plan-legend-after") }}</span>
-        <span v-if="wishes.length > 0" class="aim">{{ t("plan-legend-aim") }}</span>
-      </p>
+        type="button"
+        :aria-pressed="side === view"
+        :aria-label="t(`plan-view-${side}`)"
+        @click="view = side"
+      >
+        <HairPicture
+          :view="side"
+          :figure="figure"
+          :locks="locks"
+          :tone="tone"
+          :stale="stale"
+          :box="small"
+          :label="t(`plan-view-${side}`)"
+        />
+      </button>
     </div>
+    <p class="legend">
+      <span class="now">{{ t("plan-legend-now") }}</span>
+      <span class="after">{{ t("plan-legend-after") }}</span>
+      <span v-if="wishes.length > 0" class="aim">{{ t("plan-legend-aim") }}</span>
+    </p>
     <ZoneLengths :answer="answer" />
   </div>
 </template>
 
 <style scoped>
-.views {
+.sides {
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 6px;
+}
+
+.sides button {
+  min-height: 48px;
+  padding: 2px;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--sheet);
+  cursor: pointer;
+}
+
+.sides button[aria-pressed="true"] {
+  border-color: var(--ink);
+  box-shadow: inset 0 0 0 1px var(--ink);
 }
 
 .legend {
-  display: grid;
-  gap: 8px;
-  align-content: center;
-  padding: 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
 }
 
 .legend span::before {
@@ -86,13 +139,11 @@ function said(name: View): string {
   height: 0;
   margin-right: 8px;
   vertical-align: middle;
-  border-top: 2px solid var(--now);
+  border-top: 2px dashed var(--now);
 }
 
 .legend .after::before {
-  height: 12px;
-  border: 2px solid var(--forecast);
-  background: var(--forecast-band);
+  border-top: 2px solid var(--forecast);
 }
 
 .legend .aim::before {

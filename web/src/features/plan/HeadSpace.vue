@@ -9,6 +9,8 @@ import { SIDES, Space, type Shown, type Side } from "./space";
 const props = defineProps<{
   /** The scene, binary glTF. */
   glb: ArrayBuffer | undefined;
+  /** The client's tone of hair, as CSS has colours. */
+  tone: string;
   move: string;
   /** Sections the open move has, and which of them is shown alone. */
   count: number;
@@ -50,6 +52,7 @@ watch([() => props.glb, space], ([glb]) => {
   // The reader keeps its input; the bytes may be asked for again.
   if (glb) void space.value?.load(glb.slice(0), shown.value);
 });
+watch([() => props.tone, space], ([tone]) => space.value?.tint(tone));
 watch(shown, (state) => space.value?.show(state));
 watch(side, (next) => space.value?.look(next));
 

@@ -7,6 +7,8 @@ import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
+import { css, toneOf } from "@/shared/hair/tones";
+import { useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { isRead, patchesOf } from "@/shared/patches";
@@ -80,6 +82,12 @@ const curing = computed(() => (found.value && !cures.isPlaceholderData.value ? (
 
 /** In space, unless the browser can't: then from the side. */
 const flat = ref(false);
+/** Of the hair on top: the view in space has one. */
+const tone = computed(() => css(toneOf(question.value?.reading.zones ?? {})({ zone: "top" })));
+const flatHair = useLocks(
+  computed(() => (flat.value ? question.value : undefined)),
+  ref("after"),
+);
 const sceneQuestion = computed<FallRequest | undefined>(() =>
   question.value && !flat.value && !beside.cut.value
     ? { ...question.value, ...(section.value === undefined ? {} : { show_section: section.value }) }
@@ -234,12 +242,13 @@ function does(at: number): string {
         <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
       </EmptyState>
       <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
-      <template v-if="fall.data.value && figure.data.value && view">
+      <template v-if="fall.data.value && figure.data.value && view && question">
         <FallColumn
           v-if="beside.cut.value"
           movable
           :name="plan.cut.name || t('plan-thisPlan')"
           :answer="fall.data.value"
+          :question="question"
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
@@ -256,6 +265,9 @@ function does(at: number): string {
               :figure="figure.data.value"
               :before="fall.data.value.before"
               :after="fall.data.value.after"
+              :locks="flatHair.locks.value"
+              :tone="flatHair.tone.value"
+              :stale="flatHair.stale.value"
               :sections="sections"
               :wishes="wishes"
               :frame="view"
@@ -266,6 +278,7 @@ function does(at: number): string {
             v-else
             v-model:section="section"
             :glb="scene.data.value"
+            :tone="tone"
             :move="steps[open] ? tell(steps[open]!.title) : ''"
             :count="all.length"
             @unavailable="flat = true"
@@ -278,13 +291,14 @@ function does(at: number): string {
       <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
     </section>
     <section class="stack">
-      <template v-if="fall.data.value && figure.data.value && view">
+      <template v-if="fall.data.value && figure.data.value && view && question">
         <template v-if="beside.cut.value">
           <FailureNote v-if="beside.fall.error.value" :error="beside.fall.error.value" @again="beside.fall.refetch()" />
           <FallColumn
-            v-if="beside.fall.data.value"
+            v-if="beside.fall.data.value && beside.asked.value"
             :name="beside.name.value"
             :answer="beside.fall.data.value"
+            :question="beside.asked.value!"
             :figure="figure.data.value"
             :wishes="wishes"
             :frame="view"
@@ -295,6 +309,7 @@ function does(at: number): string {
           movable
           :name="t('plan-falls')"
           :answer="fall.data.value"
+          :question="question"
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
@@ -371,7 +386,7 @@ section + section {
 }
 
 /* The picture comes first for the eye, the step's number first for the ear. */
-.title .head {
+.title .picture {
   order: -1;
 }
 

@@ -1,37 +1,35 @@
 <script setup lang="ts">
 /** A step as a small drawn head: its section shaded, the guide or perimeter as a line, the hold as an arrow. */
 import type { Figure, StepPicture } from "@/api";
-import { above, behind, ear, profile } from "@/shared/headDrawing";
+import PersonLines from "@/shared/hair/PersonLines.vue";
+import type { Ink } from "@/shared/hair/sketch";
 import { computed, useId } from "vue";
 
 const props = defineProps<{ picture: StepPicture; figure: Figure; label: string }>();
 const arrow = useId();
-const HEADS = { left: profile, right: profile, behind, above };
-const head = computed(() => HEADS[props.picture.view](props.figure));
-const sideways = computed(() => props.picture.view === "left" || props.picture.view === "right");
-/** From the right the face looks right: the same lines the other way round. */
-const turn = computed(() => (props.picture.view === "right" ? "scale(-1 1)" : undefined));
+const VIEWS = { left: "left", right: "right", behind: "back", above: "top", front: "front" } as const;
+/** The lines of the face are too fine for it. */
+const COARSE: readonly Ink[] = ["body", "head", "ear"];
 const line = (points: readonly number[][]) =>
   points.length > 0 ? `M${points.map(([x, y]) => `${x} ${y}`).join("L")}` : "";
 const section = computed(() => props.picture.section.map((ring) => `${line(ring)}Z`).join(""));
 </script>
 
 <template>
-  <svg class="head" viewBox="-150 -160 300 300" role="img" :aria-label="label">
+  <svg class="picture" viewBox="-150 -160 300 300" role="img" :aria-label="label">
     <title>{{ label }}</title>
     <marker :id="arrow" viewBox="0 0 10 10" refX="4" refY="5" markerWidth="3.4" markerHeight="3.4" orient="auto">
       <path class="tip" d="M0 0L10 5L0 10Z" />
     </marker>
-    <path class="skin" :transform="turn" :d="head" />
+    <PersonLines :figure="figure" :view="VIEWS[picture.view]" :only="COARSE" />
     <path class="section" :d="section" />
-    <path v-if="sideways" class="ear" :transform="turn" :d="ear(figure)" />
     <path v-if="picture.guide.length > 0" class="guide" :d="line(picture.guide)" />
     <path v-if="picture.held" class="held" :d="line(picture.held)" :marker-end="`url(#${arrow})`" />
   </svg>
 </template>
 
 <style scoped>
-.head {
+.picture {
   width: 88px;
   height: 88px;
   flex: none;
@@ -44,15 +42,8 @@ path {
   stroke-linecap: round;
 }
 
-.skin {
-  fill: var(--skin);
-  stroke: var(--line-strong);
-  stroke-width: 4;
-}
-
-.ear {
-  stroke: var(--line-strong);
-  stroke-width: 4;
+.picture :deep(.head) {
+  stroke-width: 3.5;
 }
 
 .section {

@@ -4,6 +4,8 @@ import {
   Box3,
   Color,
   DirectionalLight,
+  DoubleSide,
+  FrontSide,
   Group,
   Line,
   LineBasicMaterial,
@@ -35,19 +37,16 @@ export const EYES: Record<Side, readonly [number, number, number]> = {
 
 /** The custom property of the page that colours a part. */
 const COLOURS: Record<string, string> = {
-  head: "--skin",
-  body: "--line",
-  "head lines": "--line-strong",
-  "strands now": "--now",
-  "strands after": "--forecast",
-  "hair now": "--now",
-  "hair after": "--forecast",
+  head: "--bust-skin",
+  body: "--bust-body",
+  "head lines": "--bust-ink",
   section: "--aim",
   hand: "--aim",
   "held hair": "--aim",
   guide: "--warn",
 };
-const SKIN_OPACITY = 0.2;
+/** Parts in the tone of the hair, and how light each is: full light falls on no more than a few locks. */
+const HAIR: Record<string, number> = { scalp: 0.5, "hair now": 1.7, "hair after": 1.7 };
 
 /** Whether a part is shown: hair in one of its two states, everything else always. */
 export function isShown(part: string, shown: Shown): boolean {
@@ -64,6 +63,7 @@ export class Space {
   private readonly parts = new Group();
   private readonly light = new DirectionalLight(0xffffff, 1.7);
   private readonly materials = new Map<string, Material>();
+  private hairTone = "#7a5238";
   private waiting = 0;
   private middle = new Vector3(0, -0.03, 0);
   private far = 1.4;
@@ -100,6 +100,14 @@ export class Space {
     box.expandByPoint(new Vector3(0, -0.2, 0));
     this.frame(box);
     this.show(shown);
+  }
+
+  /** Gives hair the client's own tone. */
+  tint(tone: string) {
+    this.hairTone = tone;
+    for (const [name, light] of Object.entries(HAIR))
+      (this.materials.get(name) as MeshLambertMaterial | undefined)?.color.set(tone).multiplyScalar(light);
+    this.drawSoon();
   }
 
   show(shown: Shown) {
@@ -171,11 +179,13 @@ export class Space {
   private material(name: string, surface: boolean): Material {
     const kept = this.materials.get(name);
     if (kept) return kept;
-    const color = new Color(this.colourOf(COLOURS[name] ?? "--line-strong"));
-    const skin = name === "hair now" || name === "hair after";
-    const faint = name.startsWith("strands") || name === "held hair";
+    const light = HAIR[name];
+    const hair = name.startsWith("hair ");
+    const color = new Color(light ? this.hairTone : this.colourOf(COLOURS[name] ?? "--line-strong"));
+    color.multiplyScalar(light ?? 1);
+    const faint = name === "held hair";
     const made = surface
-      ? new MeshLambertMaterial({ color, transparent: skin, opacity: skin ? SKIN_OPACITY : 1, depthWrite: !skin })
+      ? new MeshLambertMaterial({ color, vertexColors: hair, side: hair ? DoubleSide : FrontSide })
       : new LineBasicMaterial({ color, transparent: faint, opacity: faint ? 0.55 : 1 });
     this.materials.set(name, made);
     return made;

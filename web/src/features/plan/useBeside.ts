@@ -40,5 +40,5 @@ export function useBeside(
     kept.value = copy(now);
     chosen.value = KEPT;
   }
-  return { chosen, choices, cut, name, fall, keep };
+  return { chosen, choices, cut, name, asked, fall, keep };
 }

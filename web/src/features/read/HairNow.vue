@@ -4,6 +4,7 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import FoldPart from "@/shared/FoldPart.vue";
 import {
   type Agreement,
+  type FallRequest,
   type Figure,
   type HairNow,
   type LineAt,
@@ -11,11 +12,12 @@ import {
   type Point,
   lineAtValues,
 } from "@/api";
-import { above, behind, profile } from "@/shared/headDrawing";
-import { frame, outline, strands, type View } from "@/shared/fallDrawing";
+import HairPicture from "@/shared/hair/HairPicture.vue";
+import { useLocks } from "@/shared/hair/useLocks";
+import { frame, outline, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import { apart, lineTicks } from "./agreement";
 
@@ -23,6 +25,8 @@ const line = defineModel<LinePoint[]>();
 const props = defineProps<{
   figure: Figure;
   now: HairNow | undefined;
+  /** What its hair is asked for with; nothing while too little is measured. */
+  question: FallRequest | undefined;
   /** Whether enough is measured, so that only the answer is still on its way. */
   asked?: boolean;
   faultAt: (field: string) => string | undefined;
@@ -31,14 +35,15 @@ const props = defineProps<{
 const { say } = useUnit();
 
 const VIEWS: readonly View[] = ["front", "left", "back"];
-const skin = (view: View) =>
-  view === "top" ? above(props.figure) : view === "left" ? profile(props.figure) : behind(props.figure);
 const shown = computed(() => (props.now ? frame([props.now.fall], []) : undefined));
-const box = computed(() => {
-  if (!shown.value) return "";
-  const { half, top, bottom } = shown.value;
-  return `${-half} ${-top} ${2 * half} ${top - bottom}`;
+const box = computed<[number, number, number, number]>(() => {
+  const { half, top, bottom } = shown.value ?? { half: 150, top: 150, bottom: -200 };
+  return [-half, -top, 2 * half, top - bottom];
 });
+const hair = useLocks(
+  computed(() => props.question),
+  ref("now"),
+);
 
 const points = computed(() => line.value ?? []);
 const at = (place: LineAt) => points.value.findIndex((known) => known.at === place);
@@ -84,12 +89,20 @@ const girthsOff = computed(() => {
   <section class="now">
     <h2>{{ t("read-now") }}</h2>
     <div v-if="now && shown" class="views">
-      <svg v-for="view in VIEWS" :key="view" :viewBox="box" role="img" :aria-label="t(`plan-view-${view}`)">
-        <path class="skin" :d="skin(view)" />
-        <path class="strand" :d="strands(view, now.fall)" />
+      <HairPicture
+        v-for="view in VIEWS"
+        :key="view"
+        :view="view"
+        :figure="figure"
+        :locks="hair.locks.value"
+        :tone="hair.tone.value"
+        :stale="hair.stale.value"
+        :box="box"
+        :label="t(`plan-view-${view}`)"
+      >
         <path class="outline" :d="outline(view, now.fall)" />
         <path v-for="tick in lineTicks(view, now.fall, measuredAt)" :key="tick" class="tick" :d="tick" />
-      </svg>
+      </HairPicture>
     </div>
     <p v-if="now" class="small">
       {{
@@ -141,27 +154,9 @@ const girthsOff = computed(() => {
   gap: 12px;
 }
 
-svg {
-  width: 100%;
-  max-height: 300px;
-  display: block;
-}
-
 path {
   fill: none;
   stroke-linejoin: round;
-}
-
-.skin {
-  fill: var(--skin);
-  stroke: var(--line-strong);
-  vector-effect: non-scaling-stroke;
-}
-
-.strand {
-  stroke: var(--now);
-  stroke-width: 1;
-  opacity: 0.35;
 }
 
 .tick {

@@ -7,6 +7,7 @@ import CautionList from "@/shared/CautionList.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { halfOf, isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
+import { uncut } from "@/shared/hair/useLocks";
 import { copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
@@ -64,6 +65,8 @@ const whole = computed(() =>
     : undefined,
 );
 const now = useComputed("now", whole, askNow, 400);
+/** The same head, to be drawn. */
+const drawn = computed(() => uncut(reading.value, bodyOf(visit.value, "talk")));
 
 const pass = ref<Pass>("dry");
 const passes = computed(() => (["dry", "wet"] as const).map((value) => ({ value, label: t(`read-pass-${value}`) })));
@@ -229,6 +232,7 @@ async function goTo(to: Patch) {
         v-model="reading.line"
         :figure="figure.data.value"
         :now="now.data.value"
+        :question="drawn"
         :asked="whole !== undefined && !now.error.value"
         :fault-at="faultAt"
         :disabled="!document.editable.value"

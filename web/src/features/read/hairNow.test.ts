@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { selectsOf } from "@/shared/setField";
 import type { Fall, Figure, HairNow as Now, LinePoint } from "@/api";
+import { VueQueryPlugin } from "@tanstack/vue-query";
 import { mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
@@ -23,11 +24,13 @@ const figure = {
   ],
   half_breadth_mm: 75,
   top_mm: 125,
+  half_shoulders_mm: 190,
+  scalp: [],
 } as unknown as Figure;
 
 function form(line: LinePoint[], now?: Now) {
-  const props = { modelValue: line, figure, now, faultAt: () => undefined, disabled: false };
-  const wrapper = mount(HairNow, { props, global: { plugins: [createPinia()] } });
+  const props = { modelValue: line, figure, now, question: undefined, faultAt: () => undefined, disabled: false };
+  const wrapper = mount(HairNow, { props, global: { plugins: [createPinia(), VueQueryPlugin] } });
   return { wrapper, said: () => wrapper.emitted<[LinePoint[]]>("update:modelValue")?.at(-1)?.[0] };
 }
 const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm = 0): LinePoint => ({

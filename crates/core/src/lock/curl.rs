@@ -1,0 +1,51 @@
+//! How a lock winds: the spiral that its hair hangs in, from the root to the end.
+
+use crate::fibre::Rod;
+use std::f64::consts::TAU;
+
+/// Points a turn is drawn with; those of a lock at least, of one that winds at all, and at most.
+const POINTS_PER_TURN: f64 = 6.0;
+const POINTS: (usize, usize) = (14, 72);
+const WINDING: (f64, usize) = (0.5, 26);
+/// Turns over which the loops open from the root, and share of the length over which they close to the tip: it ends where its
+/// hair does.
+const OPENS_OVER: f64 = 1.5;
+const CLOSES_OVER: f64 = 0.05;
+
+/// A point of a lock as it winds.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Wound {
+    /// How far along the worn length it lies, 0 to 1.
+    pub along: f64,
+    /// How far it has turned, radians.
+    pub turned: f64,
+    /// Radius of the loop there, mm.
+    pub radius_mm: f64,
+}
+
+/// Points along hair of this fibre length. The weight of what hangs below opens the loops: they are narrow and steep above and
+/// wide and flat towards the end.
+pub(super) fn wound(rod: &Rod, fibre_mm: f64) -> Vec<Wound> {
+    let turns = rod.turns(fibre_mm, 0.0);
+    let least = if turns > WINDING.0 { WINDING.1 } else { POINTS.0 };
+    let points = ((turns * POINTS_PER_TURN) as usize).clamp(least, POINTS.1);
+    let step = fibre_mm / points as f64;
+    let (mut down, mut turned) = (0.0, 0.0);
+    let mut line = vec![Wound { along: 0.0, turned, radius_mm: 0.0 }];
+    for i in 0..points {
+        let pull = rod.weight_mn_mm * (fibre_mm - (i as f64 + 0.5) * step);
+        let (extension, radius) = (rod.extension(pull), rod.loop_radius_mm(pull));
+        down += extension * step;
+        if radius > 0.0 {
+            turned += (1.0 - extension * extension).max(0.0).sqrt() / radius * step;
+        }
+        let opened = (turned / (OPENS_OVER * TAU)).min(1.0);
+        line.push(Wound { along: down, turned, radius_mm: radius * opened });
+    }
+    let whole = down.max(f64::MIN_POSITIVE);
+    for point in &mut line {
+        point.along /= whole;
+        point.radius_mm *= ((1.0 - point.along) / CLOSES_OVER).min(1.0);
+    }
+    line
+}

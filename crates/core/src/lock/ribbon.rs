@@ -1,0 +1,269 @@
+//! A lock in its place.
+
+use super::choose::{Chosen, chosen};
+use super::curl::wound;
+use super::fill::{Line, fill};
+use crate::fall::{Levels, Worn, worn_as};
+use crate::hair::{Hair, SHARES, ShareLengths};
+use crate::head::{Solid, Vec3, Zone, drawn};
+use rayon::prelude::*;
+use serde::Serialize;
+use std::f64::consts::TAU;
+
+/// Least distance of a lock's line from head and body, mm.
+const CLEAR_MM: f64 = 1.5;
+/// Hair shorter than this is not drawn as a lock, mm.
+const LEAST_MM: f64 = 2.0;
+/// Hairs on a square centimetre at which locks just meet.
+const MEET_PER_CM2: f64 = 150.0;
+/// How wide a lock is that winds at least so far (radians): a share of the radius of its loops, and so much, mm.
+const LEAST_TURN: f64 = 4.0;
+const LOOP_SHARE: f64 = 0.5;
+const LOOP_MM: f64 = 2.2;
+/// How much wider or narrower one lock's loops are than another's.
+const UNEVEN: f64 = 0.14;
+/// How much of a turn the phases of neighbours differ by.
+const OUT_OF_PHASE: f64 = 0.12;
+
+/// A lock as it is drawn.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Lock {
+    /// Where it grows.
+    pub zone: Zone,
+    /// Its line from the root to the longest end, as it winds, mm (x the client's left, y up, z forward).
+    pub line: Vec<[f32; 3]>,
+    /// How wide it is at its root, mm.
+    pub width_mm: f32,
+    /// Shares of its length at which its shortest, mean and longest hair ends.
+    pub ends: [f32; 3],
+}
+
+impl Lock {
+    /// Share of its hair that is still there so far along, 0 to 1: all of it down to its shortest, half at its mean.
+    pub fn left_at(&self, along: f32) -> f32 {
+        let [shortest, mean, longest] = self.ends;
+        let between = |from: f32, to: f32| ((along - from) / (to - from).max(1e-6)).clamp(0.0, 1.0);
+        if along <= mean { 1.0 - 0.5 * between(shortest, mean) } else { 0.5 * (1.0 - between(mean, longest)) }
+    }
+}
+
+/// About so many locks for hair at these fibre lengths, as it is worn.
+pub fn locks(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Lock> {
+    let (surface, mut wound) = rayon::join(
+        || Levels::worn(hair, lengths),
+        || {
+            let chosen = chosen(hair, count);
+            let one = |chosen: &Chosen| wind(hair, chosen, &lengths[chosen.strand]);
+            let all: (Vec<Line>, Vec<Lock>) = chosen.par_iter().filter_map(one).unzip();
+            all
+        },
+    );
+    let (lines, locks) = (&mut wound.0, wound.1);
+    fill(lines, &surface);
+    let solid = Solid { form: &hair.form, measures: &hair.measures, body: &hair.body };
+    let outside = |(lock, line): (Lock, &Line)| Lock {
+        line: line.points.iter().map(|place| drawn(&solid.outside(place, CLEAR_MM))).collect(),
+        ..lock
+    };
+    locks.into_par_iter().zip(lines).map(|(lock, line)| outside((lock, line))).collect()
+}
+
+/// A lock with the line that it would take if there were no other.
+fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Line, Lock)> {
+    let i = chosen.strand;
+    let strand = &hair.strands[i];
+    let worn = worn_as(hair, i, lengths);
+    if worn.longest_mm < LEAST_MM {
+        return None;
+    }
+    let fibre_mm = lengths.iter().copied().fold(0.0, f64::max);
+    let winds = wound(&strand.worn_rod, fibre_mm);
+    let along_mm: Vec<f64> = winds.iter().map(|point| point.along * worn.longest_mm).collect();
+    let axis: Vec<Vec3> = along_mm.iter().map(|mm| worn.place(hair, i, *mm)).collect();
+    let own = Own::of(i, &strand.root.at);
+    let points = (0..axis.len()).map(|k| {
+        let (across, out) = frame(&axis, k);
+        let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
+        axis[k] + (out * cos + across * sin) * winds[k].radius_mm * own.loops
+    });
+    // As much scalp as it would cover at the density at which locks meet; wound up it is no wider than shows its loops.
+    let meets = (100.0 * chosen.hairs / MEET_PER_CM2).sqrt();
+    let loops = winds.last().filter(|end| end.turned > LEAST_TURN).map_or(f64::INFINITY, |end| end.radius_mm);
+    let lock = Lock {
+        zone: strand.root.zone,
+        line: Vec::new(),
+        width_mm: meets.min(LOOP_SHARE * loops + LOOP_MM) as f32,
+        ends: ends(&worn),
+    };
+    Some((Line { points: points.collect(), along_mm }, lock))
+}
+
+/// What sets one lock apart from its neighbours.
+struct Own {
+    /// 1 or −1: which way it winds.
+    hand: f64,
+    /// Where it begins to, radians.
+    phase: f64,
+    /// Its loops over the usual ones.
+    loops: f64,
+}
+
+impl Own {
+    /// Of the strand with this number, rooted here: phases run evenly over the head, as curls beside each other fall in with each
+    /// other.
+    fn of(strand: usize, at: &Vec3) -> Self {
+        let [one, other, third] = scattered(strand as u64);
+        let runs = (0.021 * at.x).sin() + (0.017 * at.y).sin() + (0.019 * at.z).sin();
+        Self {
+            hand: if one < 0.5 { -1.0 } else { 1.0 },
+            phase: TAU * (runs + OUT_OF_PHASE * (2.0 * other - 1.0)),
+            loops: 1.0 + UNEVEN * (2.0 * third - 1.0),
+        }
+    }
+}
+
+/// Three numbers from 0 to 1 that are the same for the same number and unlike for the next: SplitMix64 (Steele, Lea, Flood
+/// 2014, OOPSLA).
+fn scattered(number: u64) -> [f64; 3] {
+    let mut state = number;
+    std::array::from_fn(|_| {
+        state = state.wrapping_add(0x9e37_79b9_7f4a_7c15);
+        let mut z = state;
+        z = (z ^ (z >> 30)).wrapping_mul(0xbf58_476d_1ce4_e5b9);
+        z = (z ^ (z >> 27)).wrapping_mul(0x94d0_49bb_1331_11eb);
+        (z ^ (z >> 31)) as f64 / u64::MAX as f64
+    })
+}
+
+/// Two unit vectors square to the axis at one of its points: across, and away from the head.
+pub(crate) fn frame(axis: &[Vec3], k: usize) -> (Vec3, Vec3) {
+    let (before, after) = (axis[k.saturating_sub(1)], axis[(k + 1).min(axis.len() - 1)]);
+    let runs = (after - before).try_normalize(1e-9).unwrap_or_else(|| -Vec3::y());
+    let from_head = Vec3::new(axis[k].x, 0.3 * axis[k].y.max(0.0), axis[k].z);
+    let out = (from_head - runs * runs.dot(&from_head)).try_normalize(1e-9).unwrap_or_else(Vec3::x);
+    (runs.cross(&out), out)
+}
+
+fn ends(worn: &Worn) -> [f32; 3] {
+    let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
+    let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
+    [shortest, mean, worn.longest_mm].map(|mm| (mm / worn.longest_mm) as f32)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::cut::{cut, shipped};
+    use crate::fall::{AsWorn, fall};
+    use crate::grow::HairRequest;
+    use crate::reading::{RawReading, RawZoneReading};
+
+    const COUNT: usize = 600;
+
+    /// Heads of straight hair, waves, ringlets and coils, each as it is and after a cut.
+    fn heads() -> Vec<(&'static str, Hair, Vec<ShareLengths>)> {
+        let kinds = [
+            ("straight", 430.0, 426.0),
+            ("waves", 430.0, 370.0),
+            ("ringlets", 430.0, 260.0),
+            ("coils", 330.0, 100.0),
+        ];
+        kinds
+            .into_iter()
+            .flat_map(|(name, stretched, sprung)| {
+                let zones =
+                    Zone::ALL.map(|zone| (zone.into(), RawZoneReading::measured(stretched, sprung))).into();
+                let reading = RawReading { zones, ..RawReading::default() };
+                let hair = HairRequest::new(reading).grow().expect("possible");
+                let one_length =
+                    &shipped().iter().find(|listed| listed.key == "tidelines").expect("it ships").cut;
+                let after = cut(&hair, one_length).expect("possible").lengths;
+                [(name, hair.clone(), hair.lengths.clone()), (name, hair, after)]
+            })
+            .collect()
+    }
+
+    #[test]
+    fn about_as_many_as_were_asked_for_stand_for_all_hair_and_are_the_same_each_time() {
+        for (name, hair, lengths) in heads() {
+            let all = locks(&hair, &lengths, COUNT);
+            assert!(all.len().abs_diff(COUNT) * 20 < COUNT, "{name}: {}", all.len());
+            assert_eq!(all, locks(&hair, &lengths, COUNT), "{name}");
+            let chosen = chosen(&hair, COUNT);
+            let (hairs, whole): (f64, f64) =
+                (chosen.iter().map(|c| c.hairs).sum(), hair.strands.iter().map(|s| s.hairs).sum());
+            assert!((hairs - whole).abs() < 1e-6 * whole);
+            let areas: Vec<f64> = chosen.iter().map(|c| c.area_mm2).collect();
+            let mean = areas.iter().sum::<f64>() / areas.len() as f64;
+            let uneven = areas.iter().filter(|area| **area < 0.3 * mean || **area > 2.0 * mean).count();
+            assert!(
+                uneven * 20 < areas.len(),
+                "{name}: {uneven} of {} stand for far more or less",
+                areas.len()
+            );
+        }
+    }
+
+    #[test]
+    fn none_runs_through_head_neck_or_shoulders() {
+        for (name, hair, lengths) in heads() {
+            let solid = Solid { form: &hair.form, measures: &hair.measures, body: &hair.body };
+            for lock in locks(&hair, &lengths, COUNT) {
+                for place in lock.line.iter().map(crate::head::from_drawn) {
+                    let moved = (solid.outside(&place, 0.0) - place).norm();
+                    assert!(moved < 0.2, "{name}: {place:?} lies {moved} mm inside");
+                }
+            }
+        }
+    }
+
+    #[test]
+    fn each_ends_as_low_as_the_fall_says_its_hair_does() {
+        for (name, hair, lengths) in heads() {
+            let worn = AsWorn::of(&hair, &lengths);
+            let all = locks(&hair, &lengths, COUNT);
+            let chosen = chosen(&hair, COUNT);
+            let off: Vec<f64> = all
+                .iter()
+                .zip(&chosen)
+                .map(|(lock, chosen)| {
+                    f64::from(lock.line[lock.line.len() - 1][1]) - worn.0[chosen.strand].longest_end.y
+                })
+                .collect();
+            let far = off.iter().filter(|off| off.abs() > 3.0).count();
+            let most = off.iter().fold(0.0_f64, |most, off| most.max(off.abs()));
+            assert!(far * 50 <= off.len() && most < 8.0, "{name}: {far} of {}, {most}", off.len());
+        }
+    }
+
+    #[test]
+    fn together_they_fill_the_outline() {
+        for (name, hair, lengths) in heads() {
+            let fallen = fall(&hair, &lengths);
+            let all = locks(&hair, &lengths, COUNT);
+            // Of single long ends and of the last row an outline says little.
+            let enough = |height: f64| {
+                let level = fallen.levels.iter().find(|level| level.height_mm == height);
+                level.is_some_and(|level| level.fullness > 0.25)
+            };
+            let top = fallen.front.heights_mm[0];
+            let bottom = fallen.perimeter_mm.iter().flatten().copied().fold(0.0, f64::min);
+            let reach = |height: f64| {
+                let near = |p: &&[f32; 3]| (f64::from(p[1]) - height).abs() < 6.0;
+                let side = |lock: &Lock| {
+                    let half = 0.5 * f64::from(lock.width_mm);
+                    lock.line.iter().filter(near).map(|p| f64::from(p[0]) + half).fold(0.0, f64::max)
+                };
+                all.iter().map(side).fold(0.0, f64::max)
+            };
+            let off: Vec<(f64, f64)> = (fallen.front.heights_mm.iter().zip(&fallen.front.one_mm))
+                .filter(|(height, _)| (bottom + 10.0..top - 10.0).contains(*height) && enough(**height))
+                .map(|(height, outline)| (*height, reach(*height) - outline))
+                .collect();
+            let far: Vec<_> = off.iter().filter(|(_, off)| off.abs() > 8.0).collect();
+            assert!(far.len() * 6 <= off.len(), "{name}: {} of {} heights: {far:?}", far.len(), off.len());
+            assert!(far.iter().all(|(_, off)| off.abs() < 20.0), "{name}: {far:?}");
+        }
+    }
+}

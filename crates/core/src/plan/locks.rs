@@ -1,0 +1,51 @@
+//! The locks of a plan's hair, to be drawn.
+
+use super::FallRequest;
+use crate::cut::cut;
+use crate::error::FieldErrors;
+use crate::hair::Hair;
+use crate::lock::{Lock, locks};
+use serde::{Deserialize, Serialize};
+
+/// How many locks can be asked for.
+const COUNT: (f64, f64) = (120.0, 1200.0);
+
+/// Which hair is meant.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum HairState {
+    /// As it is now.
+    Now,
+    /// After the plan's cut.
+    After,
+}
+
+/// What is asked to draw hair.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct LocksRequest {
+    /// The head and the plan.
+    pub on: FallRequest,
+    /// Which hair.
+    pub state: HairState,
+    /// About how many locks, 120 to 1,200.
+    pub count: u32,
+}
+
+impl LocksRequest {
+    /// The locks, on a head that was grown before.
+    pub fn answer_on(&self, hair: &Hair) -> Result<Vec<Lock>, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        faults.range("count", f64::from(self.count), COUNT, "");
+        let lengths = match self.state {
+            HairState::Now => Some(hair.lengths.clone()),
+            HairState::After => {
+                faults.take("on.plan.cut", cut(hair, &self.on.plan.cut)).map(|result| result.lengths)
+            }
+        };
+        let lengths = faults.or(lengths.unwrap_or_default())?;
+        Ok(locks(hair, &lengths, self.count as usize))
+    }
+}

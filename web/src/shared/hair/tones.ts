@@ -1,0 +1,38 @@
+/** The client's own tone of hair, for drawing only. */
+import { zoneValues, type HairTone, type Lock, type Zone } from "@/api";
+import { isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
+import type { Colour } from "./paint";
+
+/** A lock in full light, red, green, blue. */
+const COLOURS: Record<HairTone, Colour> = {
+  black: [52, 44, 42],
+  dark_brown: [84, 58, 44],
+  brown: [122, 82, 56],
+  light_brown: [158, 116, 78],
+  red: [170, 84, 46],
+  dark_blond: [186, 148, 98],
+  blond: [222, 188, 128],
+  grey: [160, 160, 162],
+  white: [226, 226, 224],
+};
+/** Where no tone is read. */
+const USUAL: HairTone = "brown";
+
+/** The tone of each lock: of its zone, or of the zone next to it in walking order that has one. */
+export function toneOf(zones: ZoneReadings): (lock: Pick<Lock, "zone">) => Colour {
+  const read = new Map<Zone, HairTone>();
+  for (const patch of patchesOf(zones).filter((name) => isRead(zones, name))) {
+    const tone = zones[patch]?.tone;
+    if (tone) read.set(zoneOf(patch), tone);
+  }
+  const known = zoneValues.flatMap((zone, at) => (read.has(zone) ? [{ at, tone: read.get(zone)! }] : []));
+  const tones = new Map(
+    zoneValues.map((zone, at) => {
+      const near = [...known].sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0];
+      return [zone, COLOURS[near?.tone ?? USUAL]];
+    }),
+  );
+  return (lock) => tones.get(lock.zone) ?? COLOURS[USUAL];
+}
+
+export const css = ([red, green, blue]: Colour) => `rgb(${red}, ${green}, ${blue})`;

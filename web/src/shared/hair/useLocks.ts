@@ -1,0 +1,38 @@
+import { contract, type FallRequest, type HairState, type LocksRequest, type RawReading } from "@/api";
+import { askLocks } from "@/shared/ask";
+import { isRead, patchesOf } from "@/shared/patches";
+import { useComputed } from "@/shared/useComputed";
+import { omit } from "lodash-es";
+import { computed, type ComputedRef, type Ref } from "vue";
+import { toneOf } from "./tones";
+
+/** Locks of a picture, and how long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
+const LOCKS = 900;
+const REST_MS = 250;
+
+/** What hair is asked for with where no cut matters; nothing while no zone is read. */
+export function uncut(
+  reading: RawReading,
+  { worn, front_straight, climate }: Pick<FallRequest, "worn" | "front_straight" | "climate">,
+): FallRequest | undefined {
+  const zones = reading.zones ?? {};
+  if (!patchesOf(zones).some((patch) => isRead(zones, patch))) return undefined;
+  return { reading, worn, front_straight, climate, ties_back: false, plan: contract.stages.plan };
+}
+
+/** The hair of a plan's head, to be drawn. */
+export function useLocks(question: ComputedRef<FallRequest | undefined>, state: Ref<HairState>) {
+  const asked = computed<LocksRequest | undefined>(() => {
+    if (!question.value) return undefined;
+    // What is shown of a step, and in which unit, changes no hair.
+    const on = omit(question.value, ["show_move", "show_section", "unit"]);
+    return { on, state: state.value, count: LOCKS };
+  });
+  const answer = useComputed("locks", asked, askLocks, REST_MS);
+  return {
+    locks: answer.data,
+    /** Whether they are of hair that has changed since. */
+    stale: answer.isPlaceholderData,
+    tone: computed(() => toneOf(question.value?.reading.zones ?? {})),
+  };
+}
