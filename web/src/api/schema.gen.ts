@@ -1179,8 +1179,6 @@ export interface components {
             front: components["schemas"]["Outline"];
             /** @description Light, fullness and mass by height, from the top down. */
             levels: components["schemas"]["LevelShare"][];
-            /** @description Some strands as lines to draw, mm. */
-            lines: number[][][];
             /**
              * Format: double
              * @description Lowest end, mm.

@@ -4,7 +4,8 @@ use super::choose::{Chosen, chosen};
 use super::curl::wound;
 use super::fill::{Line, fill};
 use crate::fall::{Levels, Worn, worn_as};
-use crate::hair::{Hair, SHARES, ShareLengths};
+use crate::fibre::WornStyle;
+use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::{Solid, Vec3, Zone, drawn};
 use rayon::prelude::*;
 use serde::Serialize;
@@ -81,7 +82,7 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Line, L
     let winds = wound(&strand.worn_rod, fibre_mm);
     let along_mm: Vec<f64> = winds.iter().map(|point| point.along * worn.longest_mm).collect();
     let axis: Vec<Vec3> = along_mm.iter().map(|mm| worn.place(hair, i, *mm)).collect();
-    let own = Own::of(i, &strand.root.at);
+    let own = Own::of(i, strand);
     let points = (0..axis.len()).map(|k| {
         let (across, out) = frame(&axis, k);
         let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
@@ -110,15 +111,18 @@ struct Own {
 }
 
 impl Own {
-    /// Of the strand with this number, rooted here: phases run evenly over the head, as curls beside each other fall in with each
-    /// other.
-    fn of(strand: usize, at: &Vec3) -> Self {
-        let [one, other, third] = scattered(strand as u64);
+    /// Of the strand with this number: phases run evenly over the head, as curls beside each other fall in with each other.
+    /// Brushed out they don't.
+    fn of(number: usize, strand: &Strand) -> Self {
+        let [one, other, third] = scattered(number as u64);
+        let at = &strand.root.at;
+        let (out_of_phase, uneven) =
+            if strand.worn == WornStyle::BrushedOut { (0.5, 3.0 * UNEVEN) } else { (OUT_OF_PHASE, UNEVEN) };
         let runs = (0.021 * at.x).sin() + (0.017 * at.y).sin() + (0.019 * at.z).sin();
         Self {
             hand: if one < 0.5 { -1.0 } else { 1.0 },
-            phase: TAU * (runs + OUT_OF_PHASE * (2.0 * other - 1.0)),
-            loops: 1.0 + UNEVEN * (2.0 * third - 1.0),
+            phase: TAU * (runs + out_of_phase * (2.0 * other - 1.0)),
+            loops: 1.0 + uneven * (2.0 * third - 1.0),
         }
     }
 }

@@ -154,7 +154,7 @@ mod tests {
         ];
         for region in regions {
             let seen = Seen { scalp, test: region.on(&scalp).expect("it can be laid") };
-            for view in HeadView::ALL {
+            for view in HeadView::SECTIONS {
                 let rings = seen.rings(view);
                 let (mut asked, mut right) = (0, 0);
                 for strand in hair.strands.iter().filter(|strand| strand.root.normal.dot(&view.eye()) > 0.15)

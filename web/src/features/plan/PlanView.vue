@@ -5,6 +5,7 @@ import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/v
 import { askCures, askCuts, askFall, askFigure, askScene } from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
+import ClientEyes from "./ClientEyes.vue";
 import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { css, toneOf } from "@/shared/hair/tones";
@@ -82,6 +83,7 @@ const curing = computed(() => (found.value && !cures.isPlaceholderData.value ? (
 
 /** In space, unless the browser can't: then from the side. */
 const flat = ref(false);
+const showing = ref(false);
 /** Of the hair on top: the view in space has one. */
 const tone = computed(() => css(toneOf(question.value?.reading.zones ?? {})({ zone: "top" })));
 const flatHair = useLocks(
@@ -285,7 +287,11 @@ function does(at: number): string {
           />
           <FailureNote v-if="scene.error.value" :error="scene.error.value" @again="scene.refetch()" />
         </template>
-        <SaveFiles v-if="question" :question="question" />
+        <p class="row acts">
+          <ElButton type="primary" @click="showing = true">{{ t("plan-showClient") }}</ElButton>
+        </p>
+        <ClientEyes v-model="showing" :question="question" :figure="figure.data.value" :frame="view" />
+        <SaveFiles :question="question" />
         <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan-onward") }}</RouterLink>
       </template>
       <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>

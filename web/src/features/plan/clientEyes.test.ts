@@ -1,0 +1,44 @@
+// @vitest-environment happy-dom
+import "@/shared/testPage";
+import type { FallRequest, Figure } from "@/api";
+import { VueQueryPlugin } from "@tanstack/vue-query";
+import { flushPromises, mount } from "@vue/test-utils";
+import { createPinia } from "pinia";
+import { describe, expect, it, vi } from "vitest";
+import ClientEyes from "./ClientEyes.vue";
+
+vi.mock("@/shared/ask", () => ({ askLocks: () => Promise.resolve([]) }));
+
+const figure = { points: [], zones: [], skull: [], scalp: [], outlines: [] } as unknown as Figure;
+
+describe("what a client is shown", () => {
+  it("is before and after without numbers, and turns by hand and by finger", async () => {
+    const question = { reading: { zones: {} } } as unknown as FallRequest;
+    const props = { modelValue: true, question, figure, frame: { half: 150, top: 150, bottom: -250 } };
+    mount(ClientEyes, { props, global: { plugins: [createPinia(), VueQueryPlugin] }, attachTo: document.body });
+    await flushPromises();
+    const both = document.querySelector<HTMLElement>(".both")!;
+    const seen = () => both.getAttribute("aria-label");
+    expect(seen()).toBe("from the front");
+    expect(both.textContent).not.toMatch(/\d/);
+    const [left, right] = [...document.querySelectorAll<HTMLButtonElement>(".turns button")];
+    right!.click();
+    await flushPromises();
+    expect(seen()).toBe("from the left");
+    left!.click();
+    left!.click();
+    await flushPromises();
+    expect(seen()).toBe("from the right");
+    const finger = (type: string, clientX: number) =>
+      both.dispatchEvent(new MouseEvent(type, { clientX, bubbles: true }));
+    finger("pointerdown", 100);
+    finger("pointermove", 130);
+    finger("pointermove", 210);
+    await flushPromises();
+    expect(seen()).toBe("from behind");
+    finger("pointerup", 210);
+    finger("pointermove", 500);
+    await flushPromises();
+    expect(seen()).toBe("from behind");
+  });
+});
