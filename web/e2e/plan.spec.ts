@@ -156,7 +156,7 @@ test("the head is seen in space, section by section, and taken along as a sound 
   await expect(wren.getByText(/^Some of \d+ subsections$/)).toBeVisible();
   const after = await drawn();
   await wren.keyboard.press("n");
-  await expect(wren.getByRole("radio", { name: "as it is" })).toBeChecked();
+  await expect(wren.getByRole("radio", { name: "as it is", exact: true })).toBeChecked();
   await expect.poll(drawn).not.toBe(after);
   const turned = await drawn();
   await wren.keyboard.press("ArrowRight");

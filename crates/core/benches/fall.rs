@@ -1,10 +1,11 @@
-//! What a cut and its fall cost, by the number of guide roots, on one thread and on two.
+//! What a cut, its fall and the locks that it is drawn with cost, by the number of guide roots, on one thread and on two.
 
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use spirel_core::cut::{cut, shipped};
 use spirel_core::fall::fall;
 use spirel_core::grow::HairRequest;
 use spirel_core::head::Zone;
+use spirel_core::lock::locks;
 use spirel_core::reading::{RawReading, RawZoneReading};
 use std::hint::black_box;
 
@@ -40,6 +41,13 @@ fn cut_and_fall(c: &mut Criterion) {
                             )),
                         })
                     })
+                });
+            }
+        }
+        if roots == 4096 {
+            for count in [300, 900] {
+                group.bench_function(BenchmarkId::new("locks", count), |b| {
+                    b.iter(|| locks(black_box(&hair), &lengths, count))
                 });
             }
         }

@@ -78,6 +78,10 @@ export function wishesOf(aim: Aim, figure: Figure): { zone: Zone; height_mm: num
   });
 }
 
+/** In whole steps, so that a frame stands still while what it shows changes a little: hair is painted anew with its frame. */
+const FRAME_STEP_MM = 20;
+const whole = (mm: number) => Math.ceil(mm / FRAME_STEP_MM) * FRAME_STEP_MM;
+
 /** What every view has to show: as wide as the widest outline, from above the hair to below its end. */
 export function frame(
   falls: readonly Fall[],
@@ -85,9 +89,9 @@ export function frame(
 ): { half: number; top: number; bottom: number } {
   const reach = falls.flatMap((f) => [f.front, f.side].flatMap((o) => [...o.one_mm, ...o.other_mm]));
   const hands = sections.flatMap((s) => s.hand);
-  const half = Math.max(110, ...reach, ...hands.flatMap(([x = 0, , z = 0]) => [Math.abs(x), Math.abs(z)])) + 12;
-  const top = Math.max(...falls.map((f) => f.front.heights_mm[0] ?? 0), ...hands.map(([, y = 0]) => y)) + 12;
-  const bottom = Math.min(-190, ...falls.map((f) => f.lowest_mm)) - 12;
+  const half = whole(Math.max(110, ...reach, ...hands.flatMap(([x = 0, , z = 0]) => [Math.abs(x), Math.abs(z)])) + 12);
+  const top = whole(Math.max(...falls.map((f) => f.front.heights_mm[0] ?? 0), ...hands.map(([, y = 0]) => y)) + 12);
+  const bottom = -whole(-Math.min(-190, ...falls.map((f) => f.lowest_mm)) + 12);
   return { half, top, bottom };
 }
 

@@ -7,6 +7,8 @@ use crate::fall::{Levels, Worn, worn_as};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::{Solid, Vec3, Zone, drawn};
+use rand::rngs::StdRng;
+use rand::{RngExt, SeedableRng};
 use rayon::prelude::*;
 use serde::Serialize;
 use std::f64::consts::TAU;
@@ -114,30 +116,15 @@ impl Own {
     /// Of the strand with this number: phases run evenly over the head, as curls beside each other fall in with each other.
     /// Brushed out they don't.
     fn of(number: usize, strand: &Strand) -> Self {
-        let [one, other, third] = scattered(number as u64);
+        // The same each time for the same strand.
+        let mut scattered = StdRng::seed_from_u64(number as u64);
+        let mut one = || 2.0 * scattered.random::<f64>() - 1.0;
         let at = &strand.root.at;
         let (out_of_phase, uneven) =
             if strand.worn == WornStyle::BrushedOut { (0.5, 3.0 * UNEVEN) } else { (OUT_OF_PHASE, UNEVEN) };
         let runs = (0.021 * at.x).sin() + (0.017 * at.y).sin() + (0.019 * at.z).sin();
-        Self {
-            hand: if one < 0.5 { -1.0 } else { 1.0 },
-            phase: TAU * (runs + out_of_phase * (2.0 * other - 1.0)),
-            loops: 1.0 + uneven * (2.0 * third - 1.0),
-        }
+        Self { hand: one().signum(), phase: TAU * (runs + out_of_phase * one()), loops: 1.0 + uneven * one() }
     }
-}
-
-/// Three numbers from 0 to 1 that are the same for the same number and unlike for the next: SplitMix64 (Steele, Lea, Flood
-/// 2014, OOPSLA).
-fn scattered(number: u64) -> [f64; 3] {
-    let mut state = number;
-    std::array::from_fn(|_| {
-        state = state.wrapping_add(0x9e37_79b9_7f4a_7c15);
-        let mut z = state;
-        z = (z ^ (z >> 30)).wrapping_mul(0xbf58_476d_1ce4_e5b9);
-        z = (z ^ (z >> 27)).wrapping_mul(0x94d0_49bb_1331_11eb);
-        (z ^ (z >> 31)) as f64 / u64::MAX as f64
-    })
 }
 
 /// Two unit vectors square to the axis at one of its points: across, and away from the head.

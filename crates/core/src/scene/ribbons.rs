@@ -9,8 +9,8 @@ const ROUND: f64 = 0.7;
 /// Shade of a lock at its root and at the least, and from how far along on it is in full light.
 const ROOT_SHADE: f32 = 0.45;
 const LIT_FROM: f32 = 0.35;
-/// How much lighter or darker one lock is than another, and how many shades there are.
-const UNEVEN: f32 = 0.3;
+/// How much darker the darkest lock is than the lightest, and how many shades there are.
+const UNEVEN: f32 = 0.45;
 const SHADES: usize = 7;
 
 /// Locks as one part.
@@ -27,7 +27,7 @@ pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> S
         let line: Vec<Vec3> = lock.line.iter().map(from_drawn).collect();
         let first = part.points.len() as u32;
         // Neighbours are far apart in number, so that any even run of shades mixes them.
-        let own = 1.0 + UNEVEN * ((number * 3 % SHADES) as f32 / (SHADES - 1) as f32 * 2.0 - 1.0);
+        let own = 1.0 - UNEVEN * (number * 3 % SHADES) as f32 / (SHADES - 1) as f32;
         for k in 0..line.len() {
             let along = k as f32 / (line.len() - 1) as f32;
             let half = 0.5 * f64::from(lock.width_mm * lock.left_at(along).sqrt());

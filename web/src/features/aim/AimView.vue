@@ -7,7 +7,7 @@ import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { uncut, useLocks } from "@/shared/hair/useLocks";
+import { LOCKS, uncut, useLocks } from "@/shared/hair/useLocks";
 import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -42,6 +42,7 @@ const figure = useComputed(
 const hair = useLocks(
   computed(() => uncut(reading.value, worn.value)),
   ref("now"),
+  LOCKS.small,
 );
 const marks = useComputed(
   "marks",

@@ -92,7 +92,7 @@ function said(name: View): string {
           :tone="tone"
           :stale="stale"
           :box="small"
-          :label="t(`plan-view-${side}`)"
+          :label="said(side)"
         />
       </button>
     </div>

@@ -13,7 +13,7 @@ import {
   lineAtValues,
 } from "@/api";
 import HairPicture from "@/shared/hair/HairPicture.vue";
-import { useLocks } from "@/shared/hair/useLocks";
+import { LOCKS, useLocks } from "@/shared/hair/useLocks";
 import { frame, outline, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
 import { useUnit } from "@/shared/unit";
@@ -43,6 +43,7 @@ const box = computed<[number, number, number, number]>(() => {
 const hair = useLocks(
   computed(() => props.question),
   ref("now"),
+  LOCKS.small,
 );
 
 const points = computed(() => line.value ?? []);

@@ -10,7 +10,7 @@ import { useElementSize } from "@vueuse/core";
 import { computed, onScopeDispose, ref, watch } from "vue";
 import PersonLines from "./PersonLines.vue";
 import { scalpOf } from "./bust";
-import { isBehind, paint, scalpColour, strokesOf, type Colour } from "./paint";
+import { isBehind, paint, scalpColour, strokesOf, thinned, type Colour } from "./paint";
 
 const props = defineProps<{
   view: View;
@@ -27,6 +27,8 @@ const props = defineProps<{
 /** Dots of the screen to a millimetre from which on single strands can be told apart on a lock. */
 const FINE = 1.1;
 const MOST_DOTS = 2;
+/** Locks of a picture for each dot of its width on the page. */
+const LOCKS_PER_DOT = 2;
 const frame = ref<HTMLElement>();
 const behind = ref<HTMLCanvasElement>();
 const before = ref<HTMLCanvasElement>();
@@ -38,13 +40,16 @@ const viewBox = computed(() => props.box.join(" "));
 /** Wide enough to be painted at all. */
 const dots = computed(() => Math.round(width.value * Math.min(MOST_DOTS, globalThis.devicePixelRatio || 1)));
 
+/** How often it was painted: what measures and what takes pictures waits for that. */
+let paintings = 0;
 let waiting: ReturnType<typeof setTimeout> | undefined;
 onScopeDispose(() => clearTimeout(waiting));
 
 function draw() {
   const [left, top, wide, high] = props.box;
   const scale = dots.value / wide;
-  const strokes = strokesOf(props.locks ?? [], props.view, props.tone, scale > FINE);
+  const locks = thinned(props.locks ?? [], LOCKS_PER_DOT * width.value);
+  const strokes = strokesOf(locks, props.view, props.tone, scale > FINE);
   for (const [canvas, back] of [
     [behind.value, true],
     [before.value, false],
@@ -59,7 +64,7 @@ function draw() {
       strokes.filter((stroke) => isBehind(props.view, stroke) === back),
     );
   }
-  frame.value?.setAttribute("data-drawn", String(props.locks?.length ?? 0));
+  frame.value?.setAttribute("data-painted", String(++paintings));
 }
 watch(
   [() => props.locks, () => props.view, () => props.tone, viewBox, dots],

@@ -3,7 +3,7 @@ import { VIEWS } from "@/shared/fallDrawing";
 import { heightOf } from "@/shared/headDrawing";
 import { describe, expect, it } from "vitest";
 import { bust, scalpOf } from "./bust";
-import { isBehind, strokesOf, type Stroke } from "./paint";
+import { isBehind, strokesOf, thinned, type Stroke } from "./paint";
 import { toneOf } from "./tones";
 import { uncut } from "./useLocks";
 
@@ -125,6 +125,14 @@ describe("locks on a page", () => {
     expect(many.length).toBeGreaterThan(10);
     const whole = few.map(({ points }) => points);
     whole.slice(1).forEach((points, i) => expect(points[0]).toEqual(whole[i]!.at(-1)));
+  });
+
+  it("are fewer and wider in a small picture, so that as much is covered", () => {
+    const all = Array.from({ length: 900 }, () => straight);
+    expect(thinned(all, 900)).toBe(all);
+    const few = thinned(all, 225);
+    expect(few).toHaveLength(225);
+    expect(few[0]!.width_mm).toBe(16);
   });
 
   it("are lit by how they run: across the light brighter than along it", () => {

@@ -131,6 +131,14 @@ function runEnd(line: readonly Vector[], from: number): number {
   return to;
 }
 
+/** About so many of the locks, each as much wider as there are fewer: in a small picture more of them can't be told apart. */
+export function thinned(locks: readonly Lock[], count: number): readonly Lock[] {
+  const every = Math.max(1, Math.round(locks.length / Math.max(1, count)));
+  if (every === 1) return locks;
+  const chosen = locks.filter((_, i) => i % every === 0);
+  return chosen.map((lock) => ({ ...lock, width_mm: lock.width_mm * Math.sqrt(every) }));
+}
+
 /** The strokes of some locks from a side, from the farthest to the nearest; `fine` if single strands can be told apart. */
 export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock) => Colour, fine: boolean): Stroke[] {
   const [eye, light] = [EYES[view], LIGHTS[view]];

@@ -6,9 +6,10 @@ import { omit } from "lodash-es";
 import { computed, type ComputedRef, type Ref } from "vue";
 import { toneOf } from "./tones";
 
-/** Locks of a picture, and how long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
-const LOCKS = 900;
-const REST_MS = 250;
+/** Locks of a large picture and of one beside others. */
+export const LOCKS = { large: 900, small: 400 };
+/** How long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
+const REST_MS = 300;
 
 /** What hair is asked for with where no cut matters; nothing while no zone is read. */
 export function uncut(
@@ -21,18 +22,20 @@ export function uncut(
 }
 
 /** The hair of a plan's head, to be drawn. */
-export function useLocks(question: ComputedRef<FallRequest | undefined>, state: Ref<HairState>) {
+export function useLocks(question: ComputedRef<FallRequest | undefined>, state: Ref<HairState>, count = LOCKS.large) {
   const asked = computed<LocksRequest | undefined>(() => {
     if (!question.value) return undefined;
     // What is shown of a step, and in which unit, changes no hair.
     const on = omit(question.value, ["show_move", "show_section", "unit"]);
-    return { on, state: state.value, count: LOCKS };
+    return { on, state: state.value, count };
   });
+  // The same as long as the reading is: whatever else of the question changes, nothing is painted anew for it.
+  const zones = computed(() => question.value?.reading.zones);
   const answer = useComputed("locks", asked, askLocks, REST_MS);
   return {
     locks: answer.data,
     /** Whether they are of hair that has changed since. */
     stale: answer.isPlaceholderData,
-    tone: computed(() => toneOf(question.value?.reading.zones ?? {})),
+    tone: computed(() => toneOf(zones.value ?? {})),
   };
 }
