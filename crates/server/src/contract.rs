@@ -5,7 +5,7 @@ use serde::Serialize;
 use serde_json::{Value, json};
 use spirel_core::cut::{FirstLength, Guide, MoveKind, OverDirection, Pause};
 use spirel_core::edit::{Identity, LISTS, ORDER, WHOLE};
-use spirel_core::head::{Growth, GrowthDirection, Halving, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
+use spirel_core::head::{Growth, GrowthDirection, Halving, HeadView, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
 use spirel_core::mark::TARGET_MM;
 use spirel_core::member::GREATEST_ID;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
@@ -108,6 +108,15 @@ pub struct PointRule {
     paired: bool,
 }
 
+/// A side from which the head is drawn.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ViewRule {
+    /// Which.
+    view: HeadView,
+    /// How far from the front it is turned towards the client's left, degrees; none from above.
+    turn_deg: Option<f64>,
+}
+
 /// The names of choices of which some carry more.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct Choices {
@@ -161,6 +170,8 @@ pub struct Contract {
     choices: Choices,
     /// Points of face and body, from the top down.
     points: Vec<PointRule>,
+    /// Sides from which the head is drawn.
+    views: Vec<ViewRule>,
     /// Least and longest worn length that can be wished, mm.
     wish_mm: (f64, f64),
     /// Lists whose members are edited one by one.
@@ -212,6 +223,7 @@ impl Default for Contract {
                 edges: most::MOST_EDGES,
                 strands: most::MOST_STRANDS,
             },
+            views: HeadView::ALL.map(|view| ViewRule { view, turn_deg: view.turn_deg() }).into(),
             points: Point::ALL
                 .map(|point| PointRule {
                     point,

@@ -965,6 +965,8 @@ export interface components {
             spot: components["schemas"]["Spot"];
             /** @description What each stage holds before it is begun. */
             stages: components["schemas"]["StageDocuments"];
+            /** @description Sides from which the head is drawn. */
+            views: components["schemas"]["ViewRule"][];
             /** @description Members of documents that are edited whole. */
             whole: string[];
             /** @description Least and longest worn length that can be wished, mm. */
@@ -1315,19 +1317,12 @@ export interface components {
              * @description Half the length of the head, mm.
              */
             half_length_mm: number;
-            /**
-             * Format: double
-             * @description Half the breadth of the shoulders, mm.
-             */
-            half_shoulders_mm: number;
             /** @description What is seen of each zone that is read whole, and of each half that is read, from each side. */
             outlines: components["schemas"]["PatchOutline"][];
+            /** @description The person as they are drawn from each side. */
+            person: components["schemas"]["PersonView"][];
             /** @description Points, highest first. */
             points: components["schemas"]["FigurePoint"][];
-            /** @description What is seen from each side of the scalp that hair grows on. */
-            scalp: components["schemas"]["ScalpOutline"][];
-            /** @description The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals. */
-            skull: number[][];
             /**
              * Format: double
              * @description Height of the top of the head above the ear canals, mm.
@@ -1902,7 +1897,7 @@ export interface components {
          * @description A side from which the head is drawn.
          * @enum {string}
          */
-        HeadView: "left" | "right" | "behind" | "above" | "front";
+        HeadView: "left" | "right" | "behind" | "above" | "front" | "front_left" | "front_right";
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -1932,6 +1927,11 @@ export interface components {
          * @enum {string}
          */
         Identity: "id" | "at" | "patch" | "word";
+        /**
+         * @description What a line of the drawn person is: filled skin, body or feature, or one of three weights of line.
+         * @enum {string}
+         */
+        Ink: "body" | "head" | "ear" | "lips" | "brow" | "firm" | "fine" | "faint";
         /** @description Where instruments are. */
         InstrumentsAddress: {
             /** @description A WebSocket address that speaks the protocol of docs/instruments.md; none where none are set up. */
@@ -2591,6 +2591,22 @@ export interface components {
             /** @description What they may do. */
             role: components["schemas"]["Role"];
         };
+        /** @description Lines of one ink. */
+        PersonPart: {
+            /** @description What they are. */
+            ink: components["schemas"]["Ink"];
+            /** @description Each through these points, mm to the right and down from the ear canals. */
+            lines: number[][][];
+        };
+        /** @description The person as they are drawn from a side. */
+        PersonView: {
+            /** @description What is drawn, from behind to in front. */
+            parts: components["schemas"]["PersonPart"][];
+            /** @description The edges of the scalp that hair grows on: to be filled where an odd number of them lies round a place. */
+            scalp: number[][][];
+            /** @description From which side. */
+            view: components["schemas"]["HeadView"];
+        };
         /** @description A place on face or body: a point, or so far below it. */
         Place: {
             /**
@@ -2979,13 +2995,6 @@ export interface components {
             base_version: number;
             /** @description The document, as `StageDocuments` has it for the stage. */
             document: Record<string, never>;
-        };
-        /** @description What is seen from a side of the scalp that hair grows on. */
-        ScalpOutline: {
-            /** @description Its edges, mm to the right and down from the ear canals: to be filled where an odd number of them lies round a place. */
-            rings: number[][][];
-            /** @description From which side. */
-            view: components["schemas"]["HeadView"];
         };
         /** @description A section as it is drawn. */
         SectionShape: {
@@ -3545,6 +3554,16 @@ export interface components {
              */
             strong_mm: number;
         };
+        /** @description A side from which the head is drawn. */
+        ViewRule: {
+            /**
+             * Format: double
+             * @description How far from the front it is turned towards the client's left, degrees; none from above.
+             */
+            turn_deg?: number | null;
+            /** @description Which. */
+            view: components["schemas"]["HeadView"];
+        };
         /** @description A visit with its client and the newest document of each stage that has been begun. */
         Visit: {
             /** @description Whose hair. */
@@ -3868,6 +3887,7 @@ export type HeadView = components['schemas']['HeadView'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
 export type Identity = components['schemas']['Identity'];
+export type Ink = components['schemas']['Ink'];
 export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
 export type LandingRange = components['schemas']['LandingRange'];
 export type Landmark = components['schemas']['Landmark'];
@@ -3913,6 +3933,8 @@ export type PatchRule = components['schemas']['PatchRule'];
 export type Pattern = components['schemas']['Pattern'];
 export type Pause = components['schemas']['Pause'];
 export type Person = components['schemas']['Person'];
+export type PersonPart = components['schemas']['PersonPart'];
+export type PersonView = components['schemas']['PersonView'];
 export type Place = components['schemas']['Place'];
 export type Plan = components['schemas']['Plan'];
 export type Point = components['schemas']['Point'];
@@ -3934,7 +3956,6 @@ export type Region = components['schemas']['Region'];
 export type Role = components['schemas']['Role'];
 export type RoomAir = components['schemas']['RoomAir'];
 export type SaveStage = components['schemas']['SaveStage'];
-export type ScalpOutline = components['schemas']['ScalpOutline'];
 export type SectionShape = components['schemas']['SectionShape'];
 export type Sections = components['schemas']['Sections'];
 export type SharpEdge = components['schemas']['SharpEdge'];
@@ -3968,6 +3989,7 @@ export type ToApp = components['schemas']['ToApp'];
 export type Treatment = components['schemas']['Treatment'];
 export type UnitChoice = components['schemas']['UnitChoice'];
 export type Unusual = components['schemas']['Unusual'];
+export type ViewRule = components['schemas']['ViewRule'];
 export type Visit = components['schemas']['Visit'];
 export type VisitFile = components['schemas']['VisitFile'];
 export type VisitFormat = components['schemas']['VisitFormat'];
@@ -5306,8 +5328,9 @@ export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const hairStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairState"]> = ["now", "after"];
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
-export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above", "front"];
+export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above", "front", "front_left", "front_right"];
 export const identityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Identity"]> = ["id", "at", "patch", "word"];
+export const inkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ink"]> = ["body", "head", "ear", "lips", "brow", "firm", "fine", "faint"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
 export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["longer", "thinner", "without"];

@@ -1,6 +1,6 @@
 import type { Aim, Fall, Figure } from "@/api";
 import { describe, expect, it } from "vitest";
-import { aims, frame, outline, project, section, spread, wishesOf } from "./fallDrawing";
+import { aims, asSeen, frame, near, outline, project, section, spread, wishesOf } from "./fallDrawing";
 
 const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
 const fall = {
@@ -12,7 +12,7 @@ const fall = {
 describe("the fall as it is drawn", () => {
   it("has the client's left on the right from the front and on the left from behind", () => {
     expect(project("front", [80, 10, 0])).toEqual([80, -10]);
-    expect(project("back", [80, 10, 0])).toEqual([-80, -10]);
+    expect(project("behind", [80, 10, 0])).toEqual([-80, -10]);
     // Seen from the client's left the face looks to the left of the page.
     expect(project("left", [0, 0, 90])[0]).toBe(-90);
     expect(project("right", [0, 0, 90])[0]).toBe(90);
@@ -20,7 +20,7 @@ describe("the fall as it is drawn", () => {
 
   it("draws outlines that agree with the points they are made of", () => {
     expect(outline("front", fall)).toBe("M0.0 -100.0L90.0 0.0L-70.0 0.0L0.0 -100.0Z");
-    expect(outline("back", fall)).toContain("L-90.0 0.0");
+    expect(outline("behind", fall)).toContain("L-90.0 0.0");
     // One is the face: on the left of the page from the client's left.
     expect(outline("left", fall)).toContain("L-90.0 0.0");
     expect(outline("right", fall)).toContain("L90.0 0.0");
@@ -46,7 +46,7 @@ describe("the fall as it is drawn", () => {
 
   it("is a closed line round the head from above, the face down the page", () => {
     const round = { ...fall, top_mm: [100, 80, 60, 80] } as Fall;
-    const points = outline("top", round)
+    const points = outline("above", round)
       .slice(1, -1)
       .split("L")
       .map((p) => p.split(" ").map(Number));
@@ -54,7 +54,19 @@ describe("the fall as it is drawn", () => {
     // The first lies in front and to the client's left: down and right.
     expect(points[0]![0]).toBeGreaterThan(0);
     expect(points[0]![1]).toBeGreaterThan(0);
-    expect(project("top", [10, 99, 20])).toEqual([10, 20]);
+    expect(project("above", [10, 99, 20])).toEqual([10, 20]);
+  });
+
+  it("turns with whoever looks: from between front and left the left cheek is nearer and the nose points to the left", () => {
+    const [across] = project("front_left", [0, 0, 100]);
+    expect(across).toBeLessThan(-50);
+    expect(near("front_left", [80, 0, 60])).toBeGreaterThan(near("front_left", [-80, 0, 60]));
+    expect(project("front_right", [0, 0, 100])[0]).toBeCloseTo(-across);
+    for (const view of ["front", "left", "above"] as const) {
+      const light = asSeen(view, [-1, 2, 3]);
+      expect(near(view, light)).toBeCloseTo(3);
+      expect(project(view, light)).toEqual([expect.closeTo(-1), expect.closeTo(-2)]);
+    }
   });
 
   it("shows what is wished at its height, where the zone ends", () => {
@@ -63,7 +75,7 @@ describe("the fall as it is drawn", () => {
     const wishes = wishesOf(aim as unknown as Aim, figure as unknown as Figure);
     expect(wishes).toEqual([{ zone: "fringe", height_mm: 25 }]);
     expect(aims("front", wishes)).toEqual(["M-35.0 -25.0L35.0 -25.0"]);
-    expect(aims("back", wishes)).toEqual([]);
+    expect(aims("behind", wishes)).toEqual([]);
     expect(wishesOf({} as Aim, figure as unknown as Figure)).toEqual([]);
   });
 });

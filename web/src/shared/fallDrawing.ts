@@ -1,36 +1,60 @@
 /** The computed fall as lines on a page. Millimetres; y runs down from the ear canals. */
-import type { Aim, Fall, Figure, SectionShape, Zone } from "@/api";
+import { contract, type Aim, type Fall, type Figure, type HeadView, type SectionShape, type Zone } from "@/api";
 
-export type View = "front" | "back" | "left" | "right" | "top";
-export const VIEWS: readonly View[] = ["front", "back", "left", "right", "top"];
+export type View = HeadView;
+/** The sides that a fall has outlines from. */
+export const VIEWS = ["front", "behind", "left", "right", "above"] as const satisfies readonly View[];
 
-type Point3 = readonly number[];
+export type Point3 = readonly number[];
+export type Vector = readonly [number, number, number];
+
+/** Where whoever looks stands in each view: the direction towards them, and the direction to the right of the page. */
+const SIGHTS = Object.fromEntries(
+  contract.views.map(({ view, turn_deg }) => {
+    if (turn_deg === null || turn_deg === undefined) return [view, { eye: [0, 1, 0], right: [1, 0, 0] }];
+    const [sin, cos] = [Math.sin, Math.cos].map((of) => of((turn_deg * Math.PI) / 180)) as [number, number];
+    return [view, { eye: [sin, 0, cos], right: [cos, 0, -sin] }];
+  }),
+) as unknown as Record<View, { eye: Vector; right: Vector }>;
+
+/** The direction towards whoever looks. */
+export const eyeOf = (view: View): Vector => SIGHTS[view].eye;
+
+/** A direction as whoever looks sees it, right, up and towards them, as a direction of the head. */
+export function asSeen(view: View, [across, up, toward]: Vector): Vector {
+  const { eye, right } = SIGHTS[view];
+  const over: Vector = view === "above" ? [0, 0, -1] : [0, 1, 0];
+  const at = (i: 0 | 1 | 2) => across * right[i] + up * over[i] + toward * eye[i];
+  return [at(0), at(1), at(2)];
+}
 
 /** Where a point of the head lies on the page in a view: the client's left is on the right when seen from the front. */
 export function project(view: View, [x = 0, y = 0, z = 0]: Point3): [number, number] {
   // From above the face looks down the page.
-  if (view === "top") return [x, z];
-  const across = view === "front" ? x : view === "back" ? -x : view === "left" ? -z : z;
-  return [across, -y];
+  if (view === "above") return [x, z];
+  const { right } = SIGHTS[view];
+  return [x * right[0] + z * right[2], -y];
 }
 
 /** How near to the viewer a point is, mm from the middle of the head. */
-export const near = (view: View, [x = 0, y = 0, z = 0]: Point3) =>
-  view === "top" ? y : view === "front" ? z : view === "back" ? -z : view === "left" ? x : -x;
+export function near(view: View, [x = 0, y = 0, z = 0]: Point3): number {
+  const { eye } = SIGHTS[view];
+  return x * eye[0] + y * eye[1] + z * eye[2];
+}
 
 const say = ([x, y]: readonly [number, number]) => `${x.toFixed(1)} ${y.toFixed(1)}`;
 const path = (points: readonly (readonly [number, number])[]) => (points.length ? `M${points.map(say).join("L")}` : "");
 
 /** The outline in a view: down on one side, up on the other. */
 export function outline(view: View, fall: Fall): string {
-  if (view === "top") {
+  if (view === "above") {
     const at = (reach: number, i: number): [number, number] => {
       const turn = (2 * Math.PI * (i + 0.5)) / fall.top_mm.length;
       return [reach * Math.sin(turn), reach * Math.cos(turn)];
     };
     return `${path(fall.top_mm.map(at))}Z`;
   }
-  const { heights_mm, one_mm, other_mm } = view === "front" || view === "back" ? fall.front : fall.side;
+  const { heights_mm, one_mm, other_mm } = view === "front" || view === "behind" ? fall.front : fall.side;
   // On the page "one" lies right from the front (the client's left) and from the right (the face), left otherwise.
   const sign = view === "front" || view === "right" ? 1 : -1;
   const one = heights_mm.map((y, i): [number, number] => [sign * (one_mm[i] ?? 0), -y]);
@@ -48,9 +72,9 @@ export function section(view: View, shape: SectionShape): { base: string; hand: 
 }
 
 /** Where the ends of a zone are looked for in a view, mm across: from, to; nothing on sides it can't be seen from. */
-const ENDS: Record<View, Partial<Record<Zone, readonly [number, number]>>> = {
+const ENDS: Partial<Record<View, Partial<Record<Zone, readonly [number, number]>>>> = {
   front: { fringe: [-35, 35], right_side: [-110, -55], left_side: [55, 110] },
-  back: {
+  behind: {
     left_side: [-110, -60],
     right_side: [60, 110],
     nape: [-40, 40],
@@ -58,14 +82,13 @@ const ENDS: Record<View, Partial<Record<Zone, readonly [number, number]>>> = {
     back_upper: [-55, 55],
   },
   left: { fringe: [-120, -75], left_side: [-50, 15], back_lower: [55, 110], nape: [45, 95] },
-  top: {},
   right: { fringe: [75, 120], right_side: [-15, 50], back_lower: [-110, -55], nape: [-95, -45] },
 };
 
 /** Where zones should land, as lines across the view at their heights. */
 export function aims(view: View, wishes: readonly { zone: Zone; height_mm: number }[]): string[] {
   return wishes.flatMap(({ zone, height_mm }) => {
-    const across = ENDS[view][zone];
+    const across = ENDS[view]?.[zone];
     return across ? [path(across.map((x): [number, number] => [x, -height_mm]))] : [];
   });
 }

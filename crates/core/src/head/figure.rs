@@ -2,11 +2,11 @@
 
 use super::form::{HeadForm, Vec3};
 use super::hairline::Hairline;
-use super::outline::{HeadView, PatchOutline, outlines, skull};
+use super::outline::{PatchOutline, outlines};
 use super::patch::Patch;
+use super::person::{PersonView, person};
 use super::point::Point;
-use super::rings::rings;
-use super::{Body, Measures};
+use super::Measures;
 use crate::head::Zone;
 use serde::{Deserialize, Serialize};
 
@@ -42,16 +42,6 @@ pub struct Reach {
     pub worn_mm: f64,
 }
 
-/// What is seen from a side of the scalp that hair grows on.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ScalpOutline {
-    /// From which side.
-    pub view: HeadView,
-    /// Its edges, mm to the right and down from the ear canals: to be filled where an odd number of them lies round a place.
-    pub rings: Vec<Vec<[f32; 2]>>,
-}
-
 /// The client's figure as it is drawn: the head over named heights, and the worn length from each zone to each of them.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -60,8 +50,6 @@ pub struct Figure {
     pub half_breadth_mm: f64,
     /// Half the length of the head, mm.
     pub half_length_mm: f64,
-    /// Half the breadth of the shoulders, mm.
-    pub half_shoulders_mm: f64,
     /// Height of the top of the head above the ear canals, mm.
     pub top_mm: f64,
     /// Height of the front hairline, mm.
@@ -70,10 +58,8 @@ pub struct Figure {
     pub points: Vec<FigurePoint>,
     /// Zones in walking order.
     pub zones: Vec<FigureZone>,
-    /// The skull from the left, from the front hairline over the top to the nape: mm to the right and down from the ear canals.
-    pub skull: Vec<[f64; 2]>,
-    /// What is seen from each side of the scalp that hair grows on.
-    pub scalp: Vec<ScalpOutline>,
+    /// The person as they are drawn from each side.
+    pub person: Vec<PersonView>,
     /// What is seen of each zone that is read whole, and of each half that is read, from each side.
     pub outlines: Vec<PatchOutline>,
 }
@@ -90,15 +76,11 @@ impl Figure {
         Self {
             half_breadth_mm: form.radius_mm(&Vec3::x()),
             half_length_mm: form.radius_mm(&Vec3::z()),
-            half_shoulders_mm: Body::of(measures).shoulders_mm(),
             top_mm: form.top_mm(),
             hairline_mm: 0.475 * measures.face_mm,
             points: Self::points(measures),
             zones,
-            skull: skull(form, hairline),
-            scalp: HeadView::ALL
-                .map(|view| ScalpOutline { view, rings: rings(form, view, |d| hairline.above(d) >= 0.0) })
-                .into(),
+            person: person(form, hairline, measures),
             outlines: outlines(patches, form, hairline),
         }
     }

@@ -35,35 +35,55 @@ pub enum HeadView {
     Above,
     /// From the front.
     Front,
+    /// From between the front and the client's left: three quarters of the face.
+    FrontLeft,
+    /// From between the front and the client's right.
+    FrontRight,
 }
 
 impl HeadView {
     /// Every view.
-    pub const ALL: [Self; 5] = [Self::Left, Self::Right, Self::Behind, Self::Above, Self::Front];
+    pub const ALL: [Self; 7] = [
+        Self::Left,
+        Self::Right,
+        Self::Behind,
+        Self::Above,
+        Self::Front,
+        Self::FrontLeft,
+        Self::FrontRight,
+    ];
+    /// How far from the front the view between front and left is turned, degrees.
+    const FRONT_LEFT_TURN: f64 = 40.0;
     /// The views that sections are drawn in; of two that show as much the earlier is the usual one.
     pub(crate) const SECTIONS: [Self; 4] = [Self::Left, Self::Right, Self::Behind, Self::Above];
     /// The views that zones are drawn in.
     const ZONES: [Self; 3] = [Self::Left, Self::Right, Self::Behind];
 
+    /// How far from the front it is turned towards the client's left, degrees; none from above.
+    pub fn turn_deg(self) -> Option<f64> {
+        Some(match self {
+            Self::Front => 0.0,
+            Self::FrontLeft => Self::FRONT_LEFT_TURN,
+            Self::Left => 90.0,
+            Self::Behind => 180.0,
+            Self::Right => 270.0,
+            Self::FrontRight => -Self::FRONT_LEFT_TURN,
+            Self::Above => return None,
+        })
+    }
+
     /// The direction towards whoever looks.
     pub(crate) fn eye(self) -> Vec3 {
-        match self {
-            Self::Left => Vec3::x(),
-            Self::Right => -Vec3::x(),
-            Self::Behind => -Vec3::z(),
-            Self::Above => Vec3::y(),
-            Self::Front => Vec3::z(),
-        }
+        let Some(turn) = self.turn_deg() else { return Vec3::y() };
+        let (sin, cos) = turn.to_radians().sin_cos();
+        Vec3::new(sin, 0.0, cos)
     }
 
     /// The directions to the right and down the page.
     pub(crate) fn page(self) -> [Vec3; 2] {
         match self {
-            Self::Left => [-Vec3::z(), -Vec3::y()],
-            Self::Right => [Vec3::z(), -Vec3::y()],
-            Self::Behind => [-Vec3::x(), -Vec3::y()],
             Self::Above => [Vec3::x(), Vec3::z()],
-            Self::Front => [Vec3::x(), -Vec3::y()],
+            _ => [Vec3::y().cross(&self.eye()), -Vec3::y()],
         }
     }
 

@@ -5,9 +5,9 @@ use super::form::{HeadForm, Vec3};
 use super::{Measures, Point, skin_mm};
 
 /// Half breadth and depth of a neck, and how far behind the ears its middle lies, mm; ordinary adult means.
-pub(crate) const NECK_MM: (f64, f64, f64) = (52.0, 54.0, -18.0);
+const NECK_MM: (f64, f64, f64) = (52.0, 54.0, -18.0);
 /// Height at which the neck begins under the skull, mm.
-pub(crate) const NECK_FROM_MM: f64 = -30.0;
+const NECK_FROM_MM: f64 = -30.0;
 /// A client's head and body as one solid.
 #[derive(Debug, Clone, Copy)]
 pub(crate) struct Solid<'a> {

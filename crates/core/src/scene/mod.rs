@@ -59,11 +59,12 @@ pub fn scene(
         };
         section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
     });
+    let bust = bust::bust(hair);
     let mut parts = vec![
-        closed("head", SKIN, bust::head(hair)),
+        closed("head", SKIN, bust.head),
         closed("scalp", SCALP, bust::scalp(hair)),
-        closed("body", BODY, bust::body(&hair.body)),
-        lines("head lines", INK, bust::lines(hair)),
+        closed("body", BODY, bust.body),
+        lines("head lines", INK, bust.lines),
         lines("section", AIM, curves(|section| &section.base, sections)),
         lines("hand", AIM, curves(|section| &section.hand, sections)),
         lines("held hair", AIM, held.collect()),

@@ -220,7 +220,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
       <rect :x="-size.body" :y="size.top" :width="2 * size.body" :height="size.height" />
     </clipPath>
     <g
-      v-for="side in ['front', 'back'] as const"
+      v-for="side in ['front', 'behind'] as const"
       :key="side"
       :transform="`translate(${centre(side)} 0)`"
       clip-path="url(#bust)"

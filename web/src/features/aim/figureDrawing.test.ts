@@ -13,11 +13,9 @@ const zone: FigureZone = {
 };
 const figure: Figure = {
   outlines: [],
-  skull: [],
   half_breadth_mm: 77,
   half_length_mm: 98,
-  half_shoulders_mm: 190,
-  scalp: [],
+  person: [],
   top_mm: 140,
   hairline_mm: 88,
   points: [

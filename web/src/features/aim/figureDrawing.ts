@@ -3,7 +3,7 @@ import { contract, type Figure, type FigureZone, type Place, type SheetZone, typ
 import { heightOf } from "@/shared/headDrawing";
 import { clamp } from "lodash-es";
 
-export type Side = "front" | "back";
+export type Side = "front" | "behind";
 
 /** Which view a zone's hair is drawn in, and where across, as a share of half the head's breadth. Seen from the front the
  *  client's left is on the right. */
@@ -12,10 +12,10 @@ export const STRANDS: Record<Zone, { side: Side; across: number }> = {
   top: { side: "front", across: 0.34 },
   left_side: { side: "front", across: 1.12 },
   right_side: { side: "front", across: -1.12 },
-  crown: { side: "back", across: -0.78 },
-  back_upper: { side: "back", across: -0.26 },
-  back_lower: { side: "back", across: 0.26 },
-  nape: { side: "back", across: 0.62 },
+  crown: { side: "behind", across: -0.78 },
+  back_upper: { side: "behind", across: -0.26 },
+  back_lower: { side: "behind", across: 0.26 },
+  nape: { side: "behind", across: 0.62 },
 };
 
 const at = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`;

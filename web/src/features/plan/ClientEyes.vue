@@ -15,9 +15,9 @@ const props = defineProps<{
 }>();
 
 /** Round the head, as a client turns in the chair. */
-const ROUND: readonly View[] = ["front", "left", "back", "right"];
+const ROUND: readonly View[] = ["front", "front_left", "left", "behind", "right", "front_right"];
 /** Way of a finger that turns by one side, dots. */
-const TURN_DOTS = 90;
+const TURN_DOTS = 60;
 const at = ref(0);
 const view = computed(() => ROUND[at.value]!);
 const turn = (by: number) => (at.value = (at.value + by + ROUND.length) % ROUND.length);

@@ -22,7 +22,7 @@ const props = defineProps<{
 }>();
 const box = computed<[number, number, number, number]>(() => {
   const { half, top, bottom } = props.frame;
-  return props.view === "top" ? [-half, -half, 2 * half, 2 * half] : [-half, -top, 2 * half, top - bottom];
+  return props.view === "above" ? [-half, -half, 2 * half, 2 * half] : [-half, -top, 2 * half, top - bottom];
 });
 const shown = computed(() =>
   props.sections.map((held) => section(props.view, held)).filter((drawn) => drawn !== undefined),

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 /** A step as a small drawn head: its section shaded, the guide or perimeter as a line, the hold as an arrow. */
-import type { Figure, StepPicture } from "@/api";
+import type { Figure, Ink, StepPicture } from "@/api";
 import PersonLines from "@/shared/hair/PersonLines.vue";
-import type { Ink } from "@/shared/hair/sketch";
 import { computed, useId } from "vue";
 
 const props = defineProps<{ picture: StepPicture; figure: Figure; label: string }>();
 const arrow = useId();
-const VIEWS = { left: "left", right: "right", behind: "back", above: "top", front: "front" } as const;
 /** The lines of the face are too fine for it. */
 const COARSE: readonly Ink[] = ["body", "head", "ear"];
 const line = (points: readonly number[][]) =>
@@ -21,7 +19,7 @@ const section = computed(() => props.picture.section.map((ring) => `${line(ring)
     <marker :id="arrow" viewBox="0 0 10 10" refX="4" refY="5" markerWidth="3.4" markerHeight="3.4" orient="auto">
       <path class="tip" d="M0 0L10 5L0 10Z" />
     </marker>
-    <PersonLines :figure="figure" :view="VIEWS[picture.view]" :only="COARSE" />
+    <PersonLines :figure="figure" :view="picture.view" :only="COARSE" />
     <path class="section" :d="section" />
     <path v-if="picture.guide.length > 0" class="guide" :d="line(picture.guide)" />
     <path v-if="picture.held" class="held" :d="line(picture.held)" :marker-end="`url(#${arrow})`" />

@@ -9,7 +9,7 @@ import ClientEyes from "./ClientEyes.vue";
 
 vi.mock("@/shared/ask", () => ({ askLocks: () => Promise.resolve([]) }));
 
-const figure = { points: [], zones: [], skull: [], scalp: [], outlines: [] } as unknown as Figure;
+const figure = { points: [], zones: [], person: [], outlines: [] } as unknown as Figure;
 
 describe("what a client is shown", () => {
   it("is before and after without numbers, and turns by hand and by finger", async () => {
@@ -24,21 +24,21 @@ describe("what a client is shown", () => {
     const [left, right] = [...document.querySelectorAll<HTMLButtonElement>(".turns button")];
     right!.click();
     await flushPromises();
-    expect(seen()).toBe("from the left");
+    expect(seen()).toBe("from the front left");
     left!.click();
     left!.click();
     await flushPromises();
-    expect(seen()).toBe("from the right");
+    expect(seen()).toBe("from the front right");
     const finger = (type: string, clientX: number) =>
       both.dispatchEvent(new MouseEvent(type, { clientX, bubbles: true }));
     finger("pointerdown", 100);
     finger("pointermove", 130);
     finger("pointermove", 210);
     await flushPromises();
-    expect(seen()).toBe("from behind");
+    expect(seen()).toBe("from the right");
     finger("pointerup", 210);
     finger("pointermove", 500);
     await flushPromises();
-    expect(seen()).toBe("from behind");
+    expect(seen()).toBe("from the right");
   });
 });

@@ -34,7 +34,7 @@ const props = defineProps<{
 }>();
 const { say } = useUnit();
 
-const VIEWS: readonly View[] = ["front", "left", "back"];
+const VIEWS: readonly View[] = ["front", "left", "behind"];
 const shown = computed(() => (props.now ? frame([props.now.fall], []) : undefined));
 const box = computed<[number, number, number, number]>(() => {
   const { half, top, bottom } = shown.value ?? { half: 150, top: 150, bottom: -200 };

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The head from three sides, with the zones as the core lays them out; each shows a figure of its own and how much of it, and is pressed to be read. */
 import type { Figure, HeadMark, HeadView, Landmark, LandmarkPlace, Patch, PatchOutline, ReadingSummary } from "@/api";
-import type { View } from "@/shared/fallDrawing";
 import PersonLines from "@/shared/hair/PersonLines.vue";
 import { sayPatch, type ZoneReadings } from "@/shared/patches";
 import { computed } from "vue";
@@ -30,16 +29,15 @@ const views = computed(() => {
   const [a, b, top] = [figure.half_length_mm, figure.half_breadth_mm, figure.top_mm];
   const height = top - (figure.points.find((p) => p.point === "collarbone")?.height_mm ?? -170) + 12;
   // The face needs more room than the back of the head.
-  const view = (name: HeadView, seen: View, left: number, width: number) => ({
+  const view = (name: HeadView, left: number, width: number) => ({
     name,
     box: `${left} ${-top - 8} ${width} ${height}`,
-    seen,
     patches: figure.outlines.filter((outline) => outline.view === name),
   });
   return [
-    view("left", "left", -a * 1.22, a * 2.35),
-    view("behind", "back", -b * 1.5, b * 3),
-    view("right", "right", -a * 1.13, a * 2.35),
+    view("left", -a * 1.22, a * 2.35),
+    view("behind", -b * 1.5, b * 3),
+    view("right", -a * 1.13, a * 2.35),
   ];
 });
 
@@ -85,7 +83,7 @@ const words = (patch: Patch) => {
   <div class="heads">
     <figure v-for="view in views" :key="view.name" :class="view.name">
       <svg :viewBox="view.box" role="group" :aria-label="t(`read-view-${view.name}`)">
-        <PersonLines :figure="figure" :view="view.seen" />
+        <PersonLines :figure="figure" :view="view.name" />
         <path
           v-for="drawn in view.patches"
           :key="drawn.patch"

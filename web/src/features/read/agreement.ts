@@ -15,7 +15,7 @@ const TICK_MM = 11;
 const ACROSS: Partial<Record<View, Partial<Record<LineAt, number>>>> = {
   front: { front_left: 0.7, side_left: 1, front_right: -0.7, side_right: -1 },
   left: { front_left: -0.7, side_left: 0, back: 1 },
-  back: { side_left: -1, back: 0, side_right: 1 },
+  behind: { side_left: -1, back: 0, side_right: 1 },
 };
 
 /** Marks on an outline at the heights at which the line was measured. */
@@ -27,7 +27,7 @@ export function lineTicks(view: View, fall: Fall, measured: readonly { at: LineA
     const row = seen.heights_mm.findIndex((y) => y <= height);
     const near = row < 0 ? seen.heights_mm.length - 1 : row;
     // From the left the front lies left on the page, as "one" does; from the front "one" is the client's left, on the right.
-    const one = view === "left" || view === "back" ? share < 0 : share > 0;
+    const one = view === "left" || view === "behind" ? share < 0 : share > 0;
     const reach = (one ? seen.one_mm : seen.other_mm)[near] ?? 0;
     const x = share * Math.max(0, reach);
     return [`M${(x - TICK_MM).toFixed(1)} ${(-height).toFixed(1)}h${2 * TICK_MM}`];

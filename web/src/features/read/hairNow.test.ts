@@ -16,16 +16,9 @@ const figure = {
   points,
   zones: [],
   half_length_mm: 95,
-  skull: [
-    [-77, -86],
-    [0, -137],
-    [99, -10],
-    [84, 62],
-  ],
   half_breadth_mm: 75,
   top_mm: 125,
-  half_shoulders_mm: 190,
-  scalp: [],
+  person: [],
 } as unknown as Figure;
 
 function form(line: LinePoint[], now?: Now) {
@@ -99,7 +92,7 @@ describe("the line as it was measured", () => {
     // Seen from the front the client's left is on the right; the back isn't seen.
     expect(lineTicks("front", fall, measured)).toEqual(["M69.0 98.0h22"]);
     expect(lineTicks("left", fall, measured)).toEqual(["M-11.0 98.0h22", "M94.0 60.0h22"]);
-    expect(lineTicks("back", fall, measured)).toEqual(["M-91.0 98.0h22", "M-11.0 60.0h22"]);
-    expect(lineTicks("top", fall, measured)).toEqual([]);
+    expect(lineTicks("behind", fall, measured)).toEqual(["M-91.0 98.0h22", "M-11.0 60.0h22"]);
+    expect(lineTicks("above", fall, measured)).toEqual([]);
   });
 });

@@ -9,7 +9,7 @@ import type { View } from "@/shared/fallDrawing";
 import { useElementSize } from "@vueuse/core";
 import { computed, onScopeDispose, ref, watch } from "vue";
 import PersonLines from "./PersonLines.vue";
-import { scalpOf } from "./bust";
+import { scalpOf } from "./person";
 import { isBehind, paint, scalpColour, strokesOf, thinned, type Colour } from "./paint";
 
 const props = defineProps<{

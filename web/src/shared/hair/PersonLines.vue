@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** The person that carries the hair, as lines and areas of a drawing in millimetres. */
-import type { Figure } from "@/api";
+import type { Figure, Ink } from "@/api";
 import type { View } from "@/shared/fallDrawing";
 import { computed } from "vue";
-import { bust } from "./bust";
-import type { Ink } from "./sketch";
+import { personOf } from "./person";
 
 const props = defineProps<{
   figure: Figure;
@@ -12,7 +11,7 @@ const props = defineProps<{
   /** Which of them are wanted: all, or a few where the drawing is too small for the face. */
   only?: readonly Ink[];
 }>();
-const parts = computed(() => bust(props.figure, props.view).filter(({ ink }) => props.only?.includes(ink) ?? true));
+const parts = computed(() => personOf(props.figure, props.view).filter(({ ink }) => props.only?.includes(ink) ?? true));
 </script>
 
 <template>

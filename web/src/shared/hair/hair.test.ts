@@ -1,35 +1,30 @@
-import type { Figure, Lock, Point } from "@/api";
-import { VIEWS } from "@/shared/fallDrawing";
-import { heightOf } from "@/shared/headDrawing";
+import type { Figure, Lock } from "@/api";
 import { describe, expect, it } from "vitest";
-import { bust, scalpOf } from "./bust";
 import { isBehind, strokesOf, thinned, type Stroke } from "./paint";
+import { personOf, scalpOf } from "./person";
 import { toneOf } from "./tones";
 import { uncut } from "./useLocks";
 
-const HEIGHTS: Record<string, number> = {
-  brow: 26,
-  cheekbone: -5,
-  ear_lobe: -23,
-  nose_tip: -29,
-  lip: -56,
-  nape_line: -64,
-  jaw_corner: -71,
-  chin: -97,
-  shoulder: -150,
-  collarbone: -172,
-  armpit: -283,
-  mid_back: -357,
-  waist: -542,
-};
 const figure = {
-  half_breadth_mm: 78,
-  half_length_mm: 99,
-  half_shoulders_mm: 190,
-  scalp: [
+  person: [
     {
-      view: "front",
-      rings: [
+      view: "front_left",
+      parts: [
+        {
+          ink: "brow",
+          lines: [
+            [
+              [-50, -30],
+              [-20, -34.5],
+            ],
+            [
+              [20, -34.5],
+              [50, -30],
+            ],
+          ],
+        },
+      ],
+      scalp: [
         [
           [-50, -60],
           [50, -60],
@@ -38,57 +33,13 @@ const figure = {
       ],
     },
   ],
-  top_mm: 137,
-  hairline_mm: 88,
-  points: Object.entries(HEIGHTS).map(([point, height_mm]) => ({ point: point as Point, height_mm })),
-  zones: [],
-  outlines: [],
-  skull: [
-    [-77, -86],
-    [0, -137],
-    [99, -10],
-    [84, 62],
-  ],
 } as unknown as Figure;
 
-/** Every coordinate pair of a path. */
-function pairs(path: string): [number, number][] {
-  expect(path).not.toMatch(/NaN|undefined|Infinity/);
-  const numbers = (path.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
-  expect(numbers.length % 2).toBe(0);
-  return Array.from({ length: numbers.length / 2 }, (_, i) => [numbers[2 * i]!, numbers[2 * i + 1]!]);
-}
-const points = (of: Figure, view: (typeof VIEWS)[number]) => bust(of, view).flatMap(({ d }) => pairs(d));
-const head = (of: Figure, view: (typeof VIEWS)[number]) =>
-  bust(of, view)
-    .filter(({ ink }) => ink === "head")
-    .flatMap(({ d }) => pairs(d));
-
 describe("the drawn person", () => {
-  it("has the client's own head: its height, breadth and length, and a chin where theirs is", () => {
-    for (const view of ["front", "back", "left"] as const) {
-      expect(Math.min(...head(figure, view).map(([, y]) => y))).toBeCloseTo(-137, 0);
-    }
-    expect(Math.max(...head(figure, "front").map(([x]) => x))).toBeCloseTo(78, 0);
-    expect(Math.max(...head(figure, "front").map(([, y]) => y))).toBeCloseTo(-heightOf(figure, "chin"), 0);
-    expect(Math.max(...head(figure, "left").map(([x]) => x))).toBeCloseTo(99, 0);
-    const child = { ...figure, half_breadth_mm: 70, top_mm: 128 };
-    expect(Math.max(...head(child, "front").map(([x]) => x))).toBeCloseTo(70, 0);
-    const broad = { ...figure, half_shoulders_mm: 220 };
-    const reach = (of: Figure) => Math.max(...points(of, "front").map(([x]) => x));
-    expect(reach(broad) / reach(figure)).toBeCloseTo(220 / 190, 2);
-  });
-
-  it("is the same on both sides, and looks the other way from the right", () => {
-    const xs = points(figure, "front").map(([x]) => x);
-    expect(Math.max(...xs)).toBeCloseTo(-Math.min(...xs), 6);
-    const nose = (view: "left" | "right") => head(figure, view).map(([x]) => x);
-    expect(Math.min(...nose("left"))).toBeCloseTo(-Math.max(...nose("right")), 6);
-  });
-
-  it("bears hair where core says that it grows", () => {
-    expect(scalpOf(figure, "front")).toBe("M-50 -60L50 -60L0 -130Z");
-    expect(scalpOf(figure, "top")).toBe("");
+  it("is what core draws of them from a side, and bears hair where core says that it grows", () => {
+    expect(personOf(figure, "front_left")).toEqual([{ ink: "brow", d: "M-50 -30L-20 -34.5M20 -34.5L50 -30" }]);
+    expect(scalpOf(figure, "front_left")).toBe("M-50 -60L50 -60L0 -130Z");
+    expect([personOf(figure, "above"), scalpOf(figure, "above")]).toEqual([[], ""]);
   });
 });
 

@@ -5,7 +5,7 @@
  * themselves. What lies deeper is darker.
  */
 import type { Lock } from "@/api";
-import { near, project, type View } from "@/shared/fallDrawing";
+import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/fallDrawing";
 
 export type Colour = readonly [number, number, number];
 
@@ -41,33 +41,16 @@ const STRANDS = [
   { off: 0.02, wide: 0.14, light: 0.86 },
   { off: 0.34, wide: 0.22, light: 0.82 },
 ];
-/** The light comes from above, in front and a little from the client's right. */
+/** The light comes from above, in front and a little from the left, as whoever looks sees it: it turns with them. */
 const LIGHT = unit([-0.35, 0.75, 0.55]);
-
-type Vector = readonly [number, number, number];
+/** And from above, where what is up the page is the back of the head. */
+const LIGHT_ABOVE = unit([-0.3, 0.35, 0.9]);
 
 function unit([x, y, z]: Vector): Vector {
   const length = Math.hypot(x, y, z) || 1;
   return [x / length, y / length, z / length];
 }
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-
-/** Which way whoever looks sees from, as on the page. */
-const EYES: Record<View, Vector> = {
-  front: [0, 0, 1],
-  back: [0, 0, -1],
-  left: [1, 0, 0],
-  right: [-1, 0, 0],
-  top: [0, 1, 0],
-};
-/** The light turns with whoever looks: each side is drawn as if they had walked round. */
-const LIGHTS: Record<View, Vector> = {
-  front: LIGHT,
-  back: [-LIGHT[0], LIGHT[1], -LIGHT[2]],
-  left: [LIGHT[2], LIGHT[1], LIGHT[0]],
-  right: [-LIGHT[2], LIGHT[1], -LIGHT[0]],
-  top: unit([-0.3, 0.9, -0.35]),
-};
 
 /** How wide a lock still is so far along: as its shares end it grows thinner, down to a tip. */
 function taper([shortest, mean, longest]: readonly number[], along: number): number {
@@ -141,7 +124,7 @@ export function thinned(locks: readonly Lock[], count: number): readonly Lock[] 
 
 /** The strokes of some locks from a side, from the farthest to the nearest; `fine` if single strands can be told apart. */
 export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock) => Colour, fine: boolean): Stroke[] {
-  const [eye, light] = [EYES[view], LIGHTS[view]];
+  const [eye, light] = [eyeOf(view), asSeen(view, view === "above" ? LIGHT_ABOVE : LIGHT)];
   const half = unit([eye[0] + light[0], eye[1] + light[1], eye[2] + light[2]]);
   const strokes: Stroke[] = [];
   locks.forEach((lock, number) => {
@@ -181,7 +164,7 @@ export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock)
 }
 
 /** Whether a stroke lies behind head and neck. */
-export const isBehind = (view: View, stroke: Stroke) => view !== "top" && stroke.depth < MIDDLE_MM;
+export const isBehind = (view: View, stroke: Stroke) => view !== "above" && stroke.depth < MIDDLE_MM;
 
 export function paint(context: CanvasRenderingContext2D, strokes: readonly Stroke[]) {
   context.lineCap = "round";

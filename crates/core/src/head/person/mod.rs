@@ -1,0 +1,223 @@
+//! The person that carries the hair, drawn in the client's own proportions.
+//!
+//! One sketch ([`sketch`]) says what an ordinary adult looks like from the front, from the left and from above; [`fit`] moves each
+//! of its points to where the client's measures put it; [`shape`] fills what lies between the sides, so that the same person is
+//! seen from any angle and stands in space.
+
+mod fit;
+mod shape;
+mod sketch;
+
+use super::outline::HeadView;
+use super::rings::rings;
+use super::{HeadForm, Hairline, Measures, Vec3};
+use fit::{Fit, mirrored, runs};
+use kurbo::BezPath;
+use serde::{Deserialize, Serialize};
+pub(crate) use shape::Shape;
+use shape::{fits, profile};
+use sketch::*;
+use std::f64::consts::TAU;
+
+/// What a line of the drawn person is: filled skin, body or feature, or one of three weights of line.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Ink {
+    /// Neck and trunk.
+    Body,
+    /// Head and face.
+    Head,
+    /// An ear.
+    Ear,
+    /// The lips.
+    Lips,
+    /// A brow.
+    Brow,
+    /// A strong line.
+    Firm,
+    /// An ordinary line.
+    Fine,
+    /// A line that is hardly seen.
+    Faint,
+}
+
+/// Lines of one ink.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PersonPart {
+    /// What they are.
+    pub ink: Ink,
+    /// Each through these points, mm to the right and down from the ear canals.
+    pub lines: Vec<Vec<[f32; 2]>>,
+}
+
+/// The person as they are drawn from a side.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PersonView {
+    /// From which side.
+    pub view: HeadView,
+    /// What is drawn, from behind to in front.
+    pub parts: Vec<PersonPart>,
+    /// The edges of the scalp that hair grows on: to be filled where an odd number of them lies round a place.
+    pub scalp: Vec<Vec<[f32; 2]>>,
+}
+
+/// The person from every side.
+pub(crate) fn person(form: &HeadForm, hairline: &Hairline, measures: &Measures) -> Vec<PersonView> {
+    let sketched = Sketched { form, hairline, measures, shape: Shape::new(form, hairline, measures) };
+    let seen = |view: HeadView| PersonView {
+        view,
+        parts: sketched.from(view),
+        scalp: rings(form, view, |d| hairline.above(d) >= 0.0),
+    };
+    HeadView::ALL.map(seen).into()
+}
+
+/// Lines of the face in space, mm, with the ink each is drawn in.
+pub(crate) fn face_in_space(shape: &Shape, form: &HeadForm, measures: &Measures) -> Vec<Vec<Vec3>> {
+    let (front, side) = fits(form, measures);
+    let ears = [1.0, -1.0].into_iter().flat_map(|hand| {
+        let lines = EAR_SIDE.iter().flat_map(|line| runs(&side.path(line.path)));
+        lines.map(move |run| run.iter().map(|at| ear(form, hand, at)).collect()).collect::<Vec<_>>()
+    });
+    let face = FACE_LINES.iter().filter(|line| line.ink != Ink::Faint).flat_map(|line| paths(&front, line));
+    let on_skin = |at: &kurbo::Point| shape.skin(at.x, at.y) + Vec3::z() * 0.8;
+    face.map(|run| run.iter().map(on_skin).collect()).chain(ears).collect()
+}
+
+/// An ear that is seen from the left, in space: it stands out behind where it begins.
+fn ear(form: &HeadForm, hand: f64, at: &kurbo::Point) -> Vec3 {
+    let beside = form.radius_mm(&Vec3::x()) - 1.0;
+    Vec3::new(hand * (beside + 0.4 * (at.x - 4.0).max(0.0)), -at.y, -at.x)
+}
+
+/// The runs of a line, and of its mirror image if it has one.
+fn paths(fit: &Fit, line: &Line) -> Vec<Vec<kurbo::Point>> {
+    let path = fit.path(line.path);
+    let mut all = runs(&path);
+    if line.both {
+        all.extend(runs(&mirrored(&path)));
+    }
+    all
+}
+
+struct Sketched<'a> {
+    form: &'a HeadForm,
+    hairline: &'a Hairline,
+    measures: &'a Measures,
+    shape: Shape<'a>,
+}
+
+impl Sketched<'_> {
+    fn from(&self, view: HeadView) -> Vec<PersonPart> {
+        let (front, side) = fits(self.form, self.measures);
+        let all = |fit: &Fit, lines: &[Line]| -> Vec<PersonPart> {
+            lines.iter().map(|line| part(line.ink, paths(fit, line))).collect()
+        };
+        let path = |ink, path: &BezPath| vec![part(ink, runs(path))];
+        match view {
+            HeadView::Front => [
+                path(Ink::Body, &front.path(TRUNK)),
+                all(&front, &BODY_LINES),
+                all(&front, &EARS),
+                path(Ink::Head, &front.path(SKULL_AND_FACE)),
+                all(&front, &FACE_LINES),
+                all(&front, &[NOSE]),
+            ]
+            .concat(),
+            HeadView::Behind => [
+                all(&front, &EARS),
+                path(Ink::Head, &front.path(SKULL_BEHIND)),
+                path(Ink::Body, &front.path(TRUNK)),
+            ]
+            .concat(),
+            HeadView::Left | HeadView::Right => {
+                let left = [
+                    path(Ink::Body, &side.path(TRUNK_SIDE)),
+                    path(Ink::Head, &profile(self.form, self.hairline, &side)),
+                    all(&side, &EAR_SIDE),
+                    all(&side, &SIDE_LINES),
+                ]
+                .concat();
+                if view == HeadView::Left { left } else { left.into_iter().map(turned_over).collect() }
+            }
+            HeadView::FrontLeft | HeadView::FrontRight => {
+                let left = self.three_quarters(&front, &side);
+                if view == HeadView::FrontLeft { left } else { left.into_iter().map(turned_over).collect() }
+            }
+            HeadView::Above => self.above(&front),
+        }
+    }
+
+    /// From between front and left: what the sketch shows from the front lies on the skin, and the nose shows its edge.
+    fn three_quarters(&self, front: &Fit, side: &Fit) -> Vec<PersonPart> {
+        let eye = HeadView::FrontLeft.eye();
+        let drawn = |place: &Vec3| HeadView::FrontLeft.drawn(place);
+        let [head, trunk] = self.shape.outlines(&eye);
+        let closed = |ink, outline: Vec<[f64; 2]>| PersonPart {
+            ink,
+            lines: vec![outline.iter().chain(outline.first()).map(rounded).collect()],
+        };
+        let seen = |line: &Line| {
+            let on_skin = |run: Vec<kurbo::Point>| -> Vec<Vec3> {
+                run.iter().map(|at| self.shape.skin(at.x, at.y)).collect()
+            };
+            let visible = |place: &&Vec3| self.shape.faces(place).dot(&eye) > 0.0;
+            let drawn = |run: Vec<Vec3>| run.iter().filter(visible).map(|p| rounded(&drawn(p))).collect();
+            let lines = paths(front, line).into_iter().map(on_skin).map(drawn);
+            PersonPart { ink: line.ink, lines: lines.filter(|line: &Vec<_>| line.len() > 1).collect() }
+        };
+        let edge = runs(&side.path(NOSE_EDGE)).into_iter().map(|run| {
+            run.iter().map(|at| rounded(&drawn(&Vec3::new(0.0, -at.y, -at.x)))).collect::<Vec<_>>()
+        });
+        let nose = PersonPart { ink: Ink::Fine, lines: edge.collect() };
+        let ears = EAR_SIDE.iter().map(|line| {
+            let of = |run: Vec<kurbo::Point>| run.iter().map(|at| rounded(&drawn(&ear(self.form, 1.0, at)))).collect();
+            PersonPart { ink: line.ink, lines: runs(&side.path(line.path)).into_iter().map(of).collect() }
+        });
+        [closed(Ink::Body, trunk), closed(Ink::Head, head)]
+            .into_iter()
+            .chain(FACE_LINES.iter().map(seen))
+            .chain([nose, seen(&NOSE_WING)])
+            .chain(ears)
+            .collect()
+    }
+
+    fn above(&self, front: &Fit) -> Vec<PersonPart> {
+        let (breadth, length) = (self.form.radius_mm(&Vec3::x()), self.form.radius_mm(&Vec3::z()));
+        let round = (0..=72).map(|i| {
+            let (sin, cos) = (TAU * f64::from(i) / 72.0).sin_cos();
+            rounded(&[breadth * sin, length * cos])
+        });
+        let across = |x: f64| front.place(kurbo::Point::new(x, sketch::FRONT_HEIGHTS[4].1)).x / x;
+        let (shoulders, nose) = (Fit::flat(across(HALF_SHOULDERS)), Fit::flat(1.0));
+        let mut nose = runs(&nose.path(NOSE_ABOVE));
+        for at in nose.iter_mut().flatten() {
+            at.y *= length / HALF_LENGTH;
+        }
+        vec![
+            part(Ink::Body, paths(&shoulders, &SHOULDERS_ABOVE)),
+            part(Ink::Head, nose),
+            PersonPart { ink: Ink::Head, lines: vec![round.collect()] },
+        ]
+    }
+}
+
+fn part(ink: Ink, runs: Vec<Vec<kurbo::Point>>) -> PersonPart {
+    let drawn = |run: &Vec<kurbo::Point>| run.iter().map(|at| rounded(&[at.x, at.y])).collect();
+    PersonPart { ink, lines: runs.iter().map(drawn).collect() }
+}
+
+/// As fine as is drawn: a tenth of a millimetre.
+fn rounded(at: &[f64; 2]) -> [f32; 2] {
+    at.map(|mm| ((mm * 10.0).round() / 10.0) as f32)
+}
+
+fn turned_over(mut part: PersonPart) -> PersonPart {
+    for at in part.lines.iter_mut().flatten() {
+        at[0] = -at[0];
+    }
+    part
+}
