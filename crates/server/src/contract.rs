@@ -5,7 +5,9 @@ use serde::Serialize;
 use serde_json::{Value, json};
 use spirel_core::cut::{FirstLength, Guide, MoveKind, OverDirection, Pause};
 use spirel_core::edit::{Identity, LISTS, ORDER, WHOLE};
-use spirel_core::head::{Growth, GrowthDirection, Halving, HeadView, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf};
+use spirel_core::head::{
+    Growth, GrowthDirection, Halving, HeadView, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf,
+};
 use spirel_core::mark::TARGET_MM;
 use spirel_core::member::GREATEST_ID;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};

@@ -11,7 +11,7 @@ export const KINDS: Record<string, Kind> = {
   straight: { stretched_mm: 520, sprung_mm: 516, tone: "dark_blond", hairs_per_cm2: 190 },
   waves: { stretched_mm: 560, sprung_mm: 480, tone: "light_brown", hairs_per_cm2: 190 },
   ringlets: { stretched_mm: 600, sprung_mm: 340, tone: "red", hairs_per_cm2: 190 },
-  coils: { stretched_mm: 420, sprung_mm: 125, tone: "dark_brown", hairs_per_cm2: 190 },
+  coils: { stretched_mm: 640, sprung_mm: 190, tone: "dark_brown", hairs_per_cm2: 190 },
 };
 
 const wet = { moisture: "wet", comb: "wide" } as const;
@@ -42,8 +42,8 @@ const levelTop: Move = {
       layout: { along: "crosswise", thickness_mm: 20, from: "apex" },
       hold: { elevation_deg: 90 },
       guide: "free",
-      length: { worn_mm: 110 },
-      fingers: { shape: "level" },
+      length: { worn_mm: 70 },
+      fingers: { shape: "level", bow_mm: 0, longer_toward: null, slant_deg: 0 },
     },
   },
 };
@@ -56,14 +56,14 @@ const verticalSides: Move = {
       layout: { along: "vertical", thickness_mm: 20, from: "mastoid_left" },
       hold: { elevation_deg: 90 },
       guide: { travelling: {} },
-      length: { worn_mm: 170 },
+      length: { worn_mm: 150 },
     },
   },
 };
 /** ...cut to: */
 export const SHAPES: Record<string, Move[]> = {
   "one length": [perimeter("shoulder")],
-  "round layers": [perimeter("shoulder"), layers(150)],
+  "round layers": [perimeter("shoulder"), layers(130)],
   "square layers": [perimeter("shoulder"), levelTop, verticalSides],
   short: [layers(55)],
 };

@@ -1762,7 +1762,7 @@ export interface components {
          * @description Which hair is meant.
          * @enum {string}
          */
-        HairState: "now" | "after";
+        HairState: "now" | "after" | "aimed";
         /** @description The surface of the hair. */
         HairSurface: {
             /** @description How it feels. */
@@ -2065,11 +2065,21 @@ export interface components {
         Lock: {
             /** @description Shares of its length at which its shortest, mean and longest hair ends. */
             ends: number[];
+            /**
+             * Format: float
+             * @description Share of its length from which on it is; that may be beyond its end.
+             */
+            gathered_at: number;
             /** @description Its line from the root to the longest end, as it winds, mm (x the client's left, y up, z forward). */
             line: number[][];
             /**
              * Format: float
              * @description How wide it is at its root, mm.
+             */
+            root_mm: number;
+            /**
+             * Format: float
+             * @description How wide it is once its hair is gathered, mm.
              */
             width_mm: number;
             /** @description Where it grows. */
@@ -2077,6 +2087,7 @@ export interface components {
         };
         /** @description What is asked to draw hair. */
         LocksRequest: {
+            aim?: components["schemas"]["Aim"] | null;
             /**
              * Format: int32
              * @description About how many locks, 120 to 1,200.
@@ -5325,7 +5336,7 @@ export const growthDirectionOneOf1Values: ReadonlyArray<FlattenedDeepRequired<co
 export const guideOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["stationary"];
 export const guideOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Guide"]> = ["free"];
 export const hairEventValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairEvent"]> = ["birth", "illness", "medicine", "other"];
-export const hairStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairState"]> = ["now", "after"];
+export const hairStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairState"]> = ["now", "after", "aimed"];
 export const hairToneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HairTone"]> = ["black", "dark_brown", "brown", "light_brown", "red", "dark_blond", "blond", "grey", "white"];
 export const halvingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Halving"]> = ["across", "along", "down"];
 export const headViewValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeadView"]> = ["left", "right", "behind", "above", "front", "front_left", "front_right"];

@@ -68,6 +68,12 @@ export const router = createRouter({
           meta: { title: "stage-plan" },
         },
         {
+          path: "plan/print",
+          name: "client-page",
+          component: () => import("@/features/plan/ClientPage.vue"),
+          meta: { bare: true, title: "plan-clientPage" },
+        },
+        {
           path: "mark/:zone?",
           name: "mark",
           component: () => import("@/features/mark/MarkView.vue"),

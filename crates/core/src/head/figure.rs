@@ -1,12 +1,12 @@
 //! The figure that heights and lengths are drawn on.
 
+use super::Measures;
 use super::form::{HeadForm, Vec3};
 use super::hairline::Hairline;
 use super::outline::{PatchOutline, outlines};
 use super::patch::Patch;
 use super::person::{PersonView, person};
 use super::point::Point;
-use super::Measures;
 use crate::head::Zone;
 use serde::{Deserialize, Serialize};
 

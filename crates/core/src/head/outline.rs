@@ -43,15 +43,8 @@ pub enum HeadView {
 
 impl HeadView {
     /// Every view.
-    pub const ALL: [Self; 7] = [
-        Self::Left,
-        Self::Right,
-        Self::Behind,
-        Self::Above,
-        Self::Front,
-        Self::FrontLeft,
-        Self::FrontRight,
-    ];
+    pub const ALL: [Self; 7] =
+        [Self::Left, Self::Right, Self::Behind, Self::Above, Self::Front, Self::FrontLeft, Self::FrontRight];
     /// How far from the front the view between front and left is turned, degrees.
     const FRONT_LEFT_TURN: f64 = 40.0;
     /// The views that sections are drawn in; of two that show as much the earlier is the usual one.

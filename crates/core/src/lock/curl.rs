@@ -5,7 +5,7 @@ use std::f64::consts::TAU;
 
 /// Points a turn is drawn with; those of a lock at least, of one that winds at all, and at most.
 const POINTS_PER_TURN: f64 = 6.0;
-const POINTS: (usize, usize) = (14, 72);
+const POINTS: (usize, usize) = (14, 100);
 const WINDING: (f64, usize) = (0.5, 26);
 /// Turns over which the loops open from the root, and share of the length over which they close to the tip: it ends where its
 /// hair does.

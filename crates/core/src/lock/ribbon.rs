@@ -21,8 +21,12 @@ const LEAST_MM: f64 = 2.0;
 const MEET_PER_CM2: f64 = 150.0;
 /// How wide a lock is that winds at least so far (radians): a share of the radius of its loops, and so much, mm.
 const LEAST_TURN: f64 = 4.0;
-const LOOP_SHARE: f64 = 0.5;
-const LOOP_MM: f64 = 2.2;
+const LOOP_SHARE: f64 = 0.24;
+const LOOP_MM: f64 = 1.2;
+/// How far a lock has turned where its hair is gathered into it, radians, and the bounds of the share of its length at which that is.
+const GATHER_TURN: f64 = 0.4 * TAU;
+const LEAST_GATHERED_AT: f64 = 0.02;
+const MOST_GATHERED_AT: f64 = 10.0;
 /// How much wider or narrower one lock's loops are than another's.
 const UNEVEN: f64 = 0.14;
 /// How much of a turn the phases of neighbours differ by.
@@ -37,12 +41,21 @@ pub struct Lock {
     /// Its line from the root to the longest end, as it winds, mm (x the client's left, y up, z forward).
     pub line: Vec<[f32; 3]>,
     /// How wide it is at its root, mm.
+    pub root_mm: f32,
+    /// How wide it is once its hair is gathered, mm.
     pub width_mm: f32,
+    /// Share of its length from which on it is; that may be beyond its end.
+    pub gathered_at: f32,
     /// Shares of its length at which its shortest, mean and longest hair ends.
     pub ends: [f32; 3],
 }
 
 impl Lock {
+    /// How wide it would be so far along if none of its hair ended, mm.
+    pub fn width_at(&self, along: f32) -> f32 {
+        self.root_mm + (self.width_mm - self.root_mm) * (along / self.gathered_at).min(1.0)
+    }
+
     /// Share of its hair that is still there so far along, 0 to 1: all of it down to its shortest, half at its mean.
     pub fn left_at(&self, along: f32) -> f32 {
         let [shortest, mean, longest] = self.ends;
@@ -92,11 +105,20 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Line, L
     });
     // As much scalp as it would cover at the density at which locks meet; wound up it is no wider than shows its loops.
     let meets = (100.0 * chosen.hairs / MEET_PER_CM2).sqrt();
-    let loops = winds.last().filter(|end| end.turned > LEAST_TURN).map_or(f64::INFINITY, |end| end.radius_mm);
+    let loops = winds.iter().map(|point| point.radius_mm).fold(0.0, f64::max);
+    let wound_up = winds.last().is_some_and(|end| end.turned > LEAST_TURN);
+    let width = if wound_up { meets.min(LOOP_SHARE * loops + LOOP_MM) } else { meets };
+    let turned = winds.last().map_or(0.0, |end| end.turned);
+    let gathered = winds.iter().find(|point| point.turned >= GATHER_TURN).map_or_else(
+        || (GATHER_TURN / turned.max(f64::MIN_POSITIVE)).min(MOST_GATHERED_AT),
+        |point| point.along,
+    );
     let lock = Lock {
         zone: strand.root.zone,
         line: Vec::new(),
-        width_mm: meets.min(LOOP_SHARE * loops + LOOP_MM) as f32,
+        root_mm: meets as f32,
+        width_mm: width as f32,
+        gathered_at: gathered.max(LEAST_GATHERED_AT) as f32,
         ends: ends(&worn),
     };
     Some((Line { points: points.collect(), along_mm }, lock))

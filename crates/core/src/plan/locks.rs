@@ -1,10 +1,12 @@
 //! The locks of a plan's hair, to be drawn.
 
 use super::FallRequest;
+use super::aimed::aimed;
 use crate::cut::cut;
 use crate::error::FieldErrors;
 use crate::hair::Hair;
 use crate::lock::{Lock, locks};
+use crate::mark::Aim;
 use serde::{Deserialize, Serialize};
 
 /// How many locks can be asked for.
@@ -19,6 +21,8 @@ pub enum HairState {
     Now,
     /// After the plan's cut.
     After,
+    /// As the aim wishes it.
+    Aimed,
 }
 
 /// What is asked to draw hair.
@@ -30,6 +34,9 @@ pub struct LocksRequest {
     pub on: FallRequest,
     /// Which hair.
     pub state: HairState,
+    /// The aim, where its hair is asked for.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub aim: Option<Aim>,
     /// About how many locks, 120 to 1,200.
     pub count: u32,
 }
@@ -43,6 +50,13 @@ impl LocksRequest {
             HairState::Now => Some(hair.lengths.clone()),
             HairState::After => {
                 faults.take("on.plan.cut", cut(hair, &self.on.plan.cut)).map(|result| result.lengths)
+            }
+            HairState::Aimed => {
+                let aim = self.aim.clone().unwrap_or_default();
+                let checked = faults.take("aim", aim.check());
+                checked
+                    .and_then(|()| faults.take("aim", cut(hair, &aimed(&aim))))
+                    .map(|result| result.lengths)
             }
         };
         let lengths = faults.or(lengths.unwrap_or_default())?;

@@ -3,6 +3,7 @@
 //! [`Plan`] is the document that is kept, [`FallRequest`] what is asked of it; `answer` carries it out, and [`Cure`] is the
 //! search for the least change that takes a finding away.
 
+mod aimed;
 mod answer;
 mod cure;
 mod document;

@@ -6,6 +6,7 @@
 
 mod bust;
 mod glb;
+mod hand;
 mod ribbons;
 
 use crate::cut::SectionShape;
@@ -60,6 +61,8 @@ pub fn scene(
         section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
     });
     let bust = bust::bust(hair);
+    // One hand holds one section: the last that is shown.
+    let held_by = sections.last().and_then(hand::held);
     let mut parts = vec![
         closed("head", SKIN, bust.head),
         closed("scalp", SCALP, bust::scalp(hair)),
@@ -69,6 +72,8 @@ pub fn scene(
         lines("hand", AIM, curves(|section| &section.hand, sections)),
         lines("held hair", AIM, held.collect()),
         lines("guide", INK, guide.map(|section| vec![section.hand.clone()]).unwrap_or_default()),
+        tubes("fingers", FINGERS, held_by.iter().flat_map(|held| &held.fingers)),
+        tubes("comb", COMB, held_by.iter().flat_map(|held| &held.comb)),
         hair_of("hair now", &hair.lengths),
         hair_of("hair after", after),
     ];
@@ -84,6 +89,9 @@ const BODY: [f32; 4] = [0.72, 0.72, 0.70, 1.0];
 const SCALP: [f32; 4] = [0.062, 0.027, 0.013, 1.0];
 /// Brown, where nothing colours it otherwise.
 const HAIR: [f32; 4] = [0.19, 0.084, 0.039, 1.0];
+/// A hand that isn't the client's, and its comb.
+const FINGERS: [f32; 4] = [0.62, 0.42, 0.33, 1.0];
+const COMB: [f32; 4] = [0.05, 0.07, 0.09, 1.0];
 const AIM: [f32; 4] = [0.356, 0.015, 0.147, 1.0];
 
 /// Lines through points, as pairs of ends.
@@ -130,6 +138,21 @@ fn closed(name: &'static str, colour: [f32; 4], rings: Vec<Vec<Vec3>>) -> SceneP
     let columns = rings[0].len();
     let indices = grid(rings.len(), columns);
     surface(name, colour, rings.into_iter().flatten().collect(), indices)
+}
+
+/// Tubes as one surface.
+fn tubes<'a>(
+    name: &'static str,
+    colour: [f32; 4],
+    tubes: impl Iterator<Item = &'a Vec<Vec<Vec3>>>,
+) -> ScenePart {
+    let (mut points, mut indices) = (Vec::new(), Vec::new());
+    for tube in tubes {
+        let first = points.len() as u32;
+        indices.extend(grid(tube.len(), tube[0].len()).into_iter().map(|i| first + i));
+        points.extend(tube.iter().flatten().copied());
+    }
+    surface(name, colour, points, indices)
 }
 
 /// Triangles between rings of points, facing out.

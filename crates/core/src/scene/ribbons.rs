@@ -30,7 +30,7 @@ pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> S
         let own = 1.0 - UNEVEN * (number * 3 % SHADES) as f32 / (SHADES - 1) as f32;
         for k in 0..line.len() {
             let along = k as f32 / (line.len() - 1) as f32;
-            let half = 0.5 * f64::from(lock.width_mm * lock.left_at(along).sqrt());
+            let half = 0.5 * f64::from(lock.width_at(along) * lock.left_at(along).sqrt());
             let (across, out) = crate::lock::frame(&line, k);
             let shade = own * (ROOT_SHADE + (1.0 - ROOT_SHADE) * (along / LIT_FROM).min(1.0));
             for side in [1.0, -1.0] {

@@ -37,8 +37,11 @@ const props = defineProps<{
   figure: Figure;
   aim: Aim;
   marks: MarkSheet | undefined;
-  /** The hair as it is now, once it is there. */
+  /** The hair, once it is there: as it is, or as the aim wishes it. */
   locks: readonly Lock[] | undefined;
+  drawn: "now" | "aimed";
+  /** Whether it is of an aim that has changed since. */
+  stale: boolean;
   tone: (lock: Lock) => Colour;
   disabled: boolean;
 }>();
@@ -231,9 +234,9 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
           :figure="figure"
           :locks="locks"
           :tone="tone"
-          :stale="false"
+          :stale="stale"
           :box="[-size.body, size.top, 2 * size.body, size.height]"
-          :label="t(`aim-hair-${side}`)"
+          :label="`${t(`aim-drawn-${drawn}`)}, ${t(`plan-view-${side}`)}`"
         />
       </foreignObject>
       <text class="side" x="0" :y="size.top + 16">{{ t(`aim-side-${side}`) }}</text>

@@ -39,10 +39,14 @@ const figure = useComputed(
   })),
   askFigure,
 );
+/** The hair that is drawn behind the lines: as it is, or as the aim wishes it once it wishes anything. */
+const drawn = ref<"now" | "aimed">("aimed");
+const wished = computed(() => Object.keys(aim.value.zones).length > 0);
+const states = computed(() => (["now", "aimed"] as const).map((value) => ({ value, label: t(`aim-drawn-${value}`) })));
 const hair = useLocks(
   computed(() => uncut(reading.value, worn.value)),
-  ref("now"),
-  LOCKS.small,
+  computed(() => (wished.value ? drawn.value : "now")),
+  { count: LOCKS.small, aim },
 );
 const marks = useComputed(
   "marks",
@@ -198,10 +202,13 @@ function difference(name: Zone): string {
         :marks="marks.data.value"
         :locks="hair.locks.value"
         :tone="hair.tone.value"
+        :stale="hair.stale.value"
+        :drawn="wished ? drawn : 'now'"
         :disabled="locked"
         @lands="land"
         @worn="wear"
       />
+      <ChoiceRow v-if="wished" v-model="drawn" :label="t('aim-drawn')" hide-label :choices="states" />
       <p class="legend small">
         <span class="now">{{ t("aim-legend-now") }}</span>
         <span class="aim">{{ t("aim-legend-aim") }}</span>

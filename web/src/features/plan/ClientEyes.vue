@@ -6,12 +6,13 @@ import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
+import { boxOf, type Frame } from "./frame";
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
   question: FallRequest;
   figure: Figure;
-  frame: { half: number; top: number; bottom: number };
+  frame: Frame;
 }>();
 
 /** Round the head, as a client turns in the chair. */
@@ -27,10 +28,7 @@ const states = [
   { name: "now", hair: useLocks(asked, ref("now")) },
   { name: "after", hair: useLocks(asked, ref("after")) },
 ] as const;
-const box = computed<[number, number, number, number]>(() => {
-  const { half, top, bottom } = props.frame;
-  return [-half, -top, 2 * half, top - bottom];
-});
+const box = computed(() => boxOf(props.frame));
 
 let from: number | undefined;
 function drag(event: PointerEvent) {
@@ -74,6 +72,7 @@ function drag(event: PointerEvent) {
     <div class="row turns">
       <ElButton size="large" @click="turn(-1)">{{ t("plan-clientTurnLeft") }}</ElButton>
       <ElButton size="large" @click="turn(1)">{{ t("plan-clientTurnRight") }}</ElButton>
+      <RouterLink :to="{ name: 'client-page' }">{{ t("plan-clientPage") }}</RouterLink>
     </div>
   </ElDialog>
 </template>
@@ -105,6 +104,8 @@ figcaption {
 
 .turns {
   justify-content: center;
+  align-items: center;
+  gap: 16px;
   padding-top: 12px;
 }
 

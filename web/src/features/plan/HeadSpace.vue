@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The head in space with the hair and the sections of the open move. Everything that is drawn is said in words, too. */
 import ChoiceRow from "@/shared/ChoiceRow.vue";
-import { useResizeObserver } from "@vueuse/core";
+import { usePreferredReducedMotion, useResizeObserver } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import { t } from "@/shared/words";
-import { SIDES, Space, type Shown, type Side } from "./space";
+import { SHOWN, SIDES, Space, type Shown, type Side } from "./space";
 
 const props = defineProps<{
   /** The scene, binary glTF. */
@@ -22,10 +22,11 @@ const space = shallowRef<Space>();
 const side = ref<Side>("left");
 const shown = ref<Shown>("after");
 const sides = computed(() => SIDES.map((value) => ({ value, label: t(`plan-spaceViews-${value}`) })));
-const states = computed(() => [
-  { value: "now" as const, label: t("plan-spaceNow") },
-  { value: "after" as const, label: t("plan-spaceAfter") },
-]);
+const states = computed(() => SHOWN.map((value) => ({ value, label: t(`plan-spaceShown-${value}`) })));
+/** Where hair as it is goes over into hair after the cut, % of the picture from the left. */
+const wipe = ref(50);
+const still = usePreferredReducedMotion();
+const smoothly = () => still.value !== "reduce";
 const said = computed(() => {
   if (props.count === 0) return t("plan-spaceNone");
   if (section.value !== undefined) return t("plan-section_n", { n: section.value + 1, all: props.count });
@@ -54,7 +55,8 @@ watch([() => props.glb, space], ([glb]) => {
 });
 watch([() => props.tone, space], ([tone]) => space.value?.tint(tone));
 watch(shown, (state) => space.value?.show(state));
-watch(side, (next) => space.value?.look(next));
+watch(side, (next) => space.value?.look(next, smoothly()));
+watch(wipe, (percent) => space.value?.wipe(percent / 100));
 
 /** Through the sections and past the last back to all of them. */
 function step(by: 1 | -1) {
@@ -74,12 +76,12 @@ function press(event: KeyboardEvent) {
     ArrowDown: () => space.value?.turn(0, -TURN),
     ",": () => step(-1),
     ".": () => step(1),
-    n: () => (shown.value = shown.value === "now" ? "after" : "now"),
+    n: () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length]!),
   };
   const act = chosen
     ? () => {
         side.value = chosen;
-        space.value?.look(chosen);
+        space.value?.look(chosen, smoothly());
       }
     : acts[event.key];
   if (!act) return;
@@ -101,6 +103,7 @@ function press(event: KeyboardEvent) {
         <ChoiceRow v-model="side" :label="t('plan-spaceSide')" hide-label :choices="sides" />
         <ChoiceRow v-model="shown" :label="t('plan-spaceState')" hide-label :choices="states" />
       </div>
+      <ElSlider v-if="shown === 'both'" v-model="wipe" :aria-label="t('plan-spaceWipe')" :show-tooltip="false" />
       <p class="legend small">
         <span class="hand">{{ t("plan-legend-section") }}</span>
         <span class="guide">{{ t("plan-legend-guide") }}</span>

@@ -12,7 +12,6 @@ import { css, toneOf } from "@/shared/hair/tones";
 import { useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
-import { isRead, patchesOf } from "@/shared/patches";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { t } from "@/shared/words";
@@ -25,6 +24,7 @@ import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import StepHead from "./StepHead.vue";
 import StepWords from "./StepWords.vue";
+import { planQuestion } from "./planQuestion";
 import { useBeside } from "./useBeside";
 import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./how";
 
@@ -47,23 +47,11 @@ const section = ref<number>();
 watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
-const known = computed(() =>
-  patchesOf(reading.value.zones ?? {}).some((zone) => isRead(reading.value.zones ?? {}, zone)),
-);
-const question = computed<FallRequest | undefined>(() =>
-  known.value
-    ? {
-        reading: reading.value,
-        worn: bodyOf(visit.value, "talk").worn,
-        front_straight: bodyOf(visit.value, "talk").front_straight,
-        climate: bodyOf(visit.value, "talk").climate,
-        ties_back: bodyOf(visit.value, "talk").ties_back,
-        plan: plan.value,
-        show_move: open.value,
-        unit: unit.value,
-      }
-    : undefined,
-);
+const question = computed<FallRequest | undefined>(() => {
+  const asked = planQuestion(visit.value, plan.value);
+  return asked && { ...asked, show_move: open.value, unit: unit.value };
+});
+const known = computed(() => question.value !== undefined);
 const fall = useComputed("fall", question, askFall, FOLLOW_MS, true);
 const steps = computed(() => fall.data.value?.steps ?? []);
 const figure = useComputed(
@@ -291,7 +279,7 @@ function does(at: number): string {
           <ElButton type="primary" @click="showing = true">{{ t("plan-showClient") }}</ElButton>
         </p>
         <ClientEyes v-model="showing" :question="question" :figure="figure.data.value" :frame="view" />
-        <SaveFiles :question="question" />
+        <SaveFiles :question="question" :figure="figure.data.value" :frame="view" />
         <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan-onward") }}</RouterLink>
       </template>
       <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>

@@ -1,15 +1,29 @@
 <script setup lang="ts">
 /** A plan as files to take along. */
-import type { FallRequest } from "@/api";
-import { askOutlines, askScene } from "@/shared/ask";
+import type { FallRequest, Figure } from "@/api";
+import { askLocks, askOutlines, askScene } from "@/shared/ask";
 import FailureNote from "@/shared/FailureNote.vue";
 import { ref } from "vue";
 import { t } from "@/shared/words";
 import { saveAs } from "file-saver";
+import type { View } from "@/shared/fallDrawing";
+import { hairSvg } from "@/shared/hair/picture";
+import { toneOf } from "@/shared/hair/tones";
+import { LOCKS } from "@/shared/hair/useLocks";
+import { boxOf, type Frame } from "./frame";
 import { pictureOf } from "./downloads";
 
-const props = defineProps<{ question: FallRequest }>();
-const FILES = { json: "plan-save", svg: "plan-saveSvg", png: "plan-savePng", glb: "plan-saveGlb" } as const;
+const props = defineProps<{ question: FallRequest; figure: Figure; frame: Frame }>();
+const FILES = {
+  json: "plan-save",
+  svg: "plan-saveSvg",
+  png: "plan-savePng",
+  hairSvg: "plan-saveHairSvg",
+  hairPng: "plan-saveHairPng",
+  glb: "plan-saveGlb",
+} as const;
+/** The sides that hair is taken along from. */
+const SIDES: readonly View[] = ["front", "left", "behind"];
 type FileKind = keyof typeof FILES;
 const KINDS = Object.keys(FILES) as FileKind[];
 const failed = ref<unknown>();
@@ -20,11 +34,26 @@ async function fileOf(kind: FileKind): Promise<Blob> {
     return new Blob([`${JSON.stringify(question.plan.cut, null, 2)}\n`], { type: "application/json" });
   }
   if (kind === "glb") return new Blob([await askScene(question)], { type: "model/gltf-binary" });
-  const svg = await askOutlines(question);
-  return kind === "svg" ? new Blob([svg], { type: "image/svg+xml" }) : pictureOf(svg);
+  const hair = kind === "hairSvg" || kind === "hairPng";
+  const svg = hair ? await drawnHair() : await askOutlines(question);
+  return kind === "svg" || kind === "hairSvg" ? new Blob([svg], { type: "image/svg+xml" }) : pictureOf(svg);
 }
 
-const NAMES = { json: "cut.json", svg: "outlines.svg", png: "outlines.png", glb: "head.glb" } as const;
+/** The hair after the cut. */
+async function drawnHair(): Promise<string> {
+  const { question: on, figure, frame } = props;
+  const locks = await askLocks({ on, state: "after", count: LOCKS.large });
+  return hairSvg(SIDES, figure, locks, toneOf(on.reading.zones ?? {}), boxOf(frame));
+}
+
+const NAMES = {
+  json: "cut.json",
+  svg: "outlines.svg",
+  png: "outlines.png",
+  hairSvg: "hair.svg",
+  hairPng: "hair.png",
+  glb: "head.glb",
+} as const;
 
 async function keep(kind: FileKind) {
   failed.value = undefined;

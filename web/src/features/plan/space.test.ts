@@ -5,6 +5,7 @@ describe("the head in space", () => {
   it("shows hair in one state and everything else always", () => {
     expect([isShown("hair now", "now"), isShown("hair now", "after")]).toEqual([true, false]);
     expect([isShown("hair after", "now"), isShown("hair after", "after")]).toEqual([false, true]);
+    expect([isShown("hair now", "both"), isShown("hair after", "both")]).toEqual([true, true]);
     expect(isShown("head", "now") && isShown("hand", "after")).toBe(true);
   });
 

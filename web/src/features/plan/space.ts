@@ -15,7 +15,9 @@ import {
   MeshLambertMaterial,
   Object3D,
   PerspectiveCamera,
+  Plane,
   Scene,
+  Spherical,
   Vector3,
   WebGLRenderer,
 } from "three";
@@ -24,7 +26,8 @@ import { GLTFLoader } from "three/addons/loaders/GLTFLoader.js";
 
 export const SIDES = ["front", "left", "back", "right", "top"] as const;
 export type Side = (typeof SIDES)[number];
-export type Shown = "now" | "after";
+export const SHOWN = ["now", "after", "both"] as const;
+export type Shown = (typeof SHOWN)[number];
 
 /** Where the eye is from each side, as a direction from the middle of the head; +x is the client's left. */
 export const EYES: Record<Side, readonly [number, number, number]> = {
@@ -44,16 +47,21 @@ const COLOURS: Record<string, string> = {
   hand: "--aim",
   "held hair": "--aim",
   guide: "--warn",
+  fingers: "--hand",
+  comb: "--ink",
 };
 /** Parts in the tone of the hair, and how light each is: full light falls on no more than a few locks. */
 const HAIR: Record<string, number> = { scalp: 0.5, "hair now": 1.7, "hair after": 1.7 };
 
-/** Whether a part is shown: hair in one of its two states, everything else always. */
+/** Whether a part is shown: hair in one of its two states or in both, everything else always. */
 export function isShown(part: string, shown: Shown): boolean {
-  if (part.endsWith(" now")) return shown === "now";
-  if (part.endsWith(" after")) return shown === "after";
+  if (part.endsWith(" now")) return shown !== "after";
+  if (part.endsWith(" after")) return shown !== "now";
   return true;
 }
+
+/** How long a turn to another side takes, ms. */
+const TURN_MS = 450;
 
 export class Space {
   private readonly renderer: WebGLRenderer;
@@ -65,6 +73,11 @@ export class Space {
   private readonly materials = new Map<string, Material>();
   private hairTone = "#7a5238";
   private waiting = 0;
+  private turning = 0;
+  /** Where the hair goes over from now to after, while both are shown: a share of what is seen, from the left. */
+  private share = 0.5;
+  private half = 0.2;
+  private readonly edge = { now: new Plane(), after: new Plane() };
   private middle = new Vector3(0, -0.03, 0);
   private far = 1.4;
   /** How long the last frame took to draw, ms. */
@@ -76,11 +89,13 @@ export class Space {
     private readonly colourOf: (property: string) => string,
   ) {
     this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+    this.renderer.localClippingEnabled = true;
     this.scene.add(new AmbientLight(0xffffff, 1.5), this.light, this.parts);
     this.orbit = new OrbitControls(this.camera, canvas);
     this.orbit.enablePan = false;
     this.orbit.addEventListener("change", () => this.drawSoon());
-    this.look("left");
+    this.orbit.addEventListener("start", () => cancelAnimationFrame(this.turning));
+    this.look("left", false);
   }
 
   /** Puts another scene in place of the last; the eye stays where it is unless `side` says otherwise. */
@@ -111,6 +126,10 @@ export class Space {
   }
 
   show(shown: Shown) {
+    for (const state of ["now", "after"] as const) {
+      const material = this.materials.get(`hair ${state}`);
+      if (material) material.clippingPlanes = shown === "both" ? [this.edge[state]] : null;
+    }
     this.parts.traverse((part) => {
       const name = part.userData.part as string | undefined;
       if (name) part.visible = isShown(name, shown);
@@ -118,12 +137,31 @@ export class Space {
     this.drawSoon();
   }
 
-  look(side: Side) {
-    const [x, y, z] = EYES[side];
-    this.orbit.target.copy(this.middle);
-    this.camera.position.copy(this.middle).add(new Vector3(x, y, z).normalize().multiplyScalar(this.far));
-    this.orbit.update();
+  /** How far across the picture the hair as it is goes over into the hair after the cut. */
+  wipe(share: number) {
+    this.share = share;
     this.drawSoon();
+  }
+
+  /** Goes round to a side, smoothly unless that isn't wanted. */
+  look(side: Side, smoothly: boolean) {
+    cancelAnimationFrame(this.turning);
+    this.orbit.target.copy(this.middle);
+    const from = new Spherical().setFromVector3(this.camera.position.clone().sub(this.middle));
+    const to = new Spherical().setFromVector3(new Vector3(...EYES[side]));
+    // The shorter way round.
+    const round = ((((to.theta - from.theta) % (2 * Math.PI)) + 3 * Math.PI) % (2 * Math.PI)) - Math.PI;
+    const start = performance.now();
+    const step = () => {
+      const share = smoothly ? Math.min(1, (performance.now() - start) / TURN_MS) : 1;
+      const eased = share * share * (3 - 2 * share);
+      const at = new Spherical(this.far, from.phi + eased * (to.phi - from.phi), from.theta + eased * round);
+      this.camera.position.copy(this.middle).add(new Vector3().setFromSpherical(at));
+      this.orbit.update();
+      this.drawSoon();
+      if (share < 1) this.turning = requestAnimationFrame(step);
+    };
+    step();
   }
 
   /** Turns by degrees about the head and over it. */
@@ -149,6 +187,7 @@ export class Space {
 
   dispose() {
     cancelAnimationFrame(this.waiting);
+    cancelAnimationFrame(this.turning);
     this.orbit.dispose();
     this.clear();
     for (const material of this.materials.values()) material.dispose();
@@ -162,6 +201,7 @@ export class Space {
     const was = this.camera.position.clone().sub(this.orbit.target).normalize();
     this.middle = box.getCenter(new Vector3());
     this.far = far;
+    this.half = 0.5 * Math.max(size.x, size.z);
     this.orbit.target.copy(this.middle);
     this.camera.position.copy(this.middle).addScaledVector(was, far);
     this.orbit.update();
@@ -191,6 +231,14 @@ export class Space {
     return made;
   }
 
+  /** The edge between now and after stands upright across the picture, from wherever it is seen. */
+  private putEdge() {
+    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
+    const at = this.middle.clone().addScaledVector(right, (2 * this.share - 1) * this.half);
+    this.edge.after.setFromNormalAndCoplanarPoint(right, at);
+    this.edge.now.copy(this.edge.after).negate();
+  }
+
   private clear() {
     this.parts.traverse((part) => {
       if (part instanceof Mesh || part instanceof Line) part.geometry.dispose();
@@ -206,6 +254,7 @@ export class Space {
       const start = performance.now();
       // The light comes from over the shoulder of whoever looks.
       this.light.position.copy(this.camera.position).add(new Vector3(0.3, 0.6, 0));
+      this.putEdge();
       this.renderer.render(this.scene, this.camera);
       this.frameMs = performance.now() - start;
       this.canvas.dataset.frameMs = this.frameMs.toFixed(1);

@@ -43,7 +43,7 @@ const box = computed<[number, number, number, number]>(() => {
 const hair = useLocks(
   computed(() => props.question),
   ref("now"),
-  LOCKS.small,
+  { count: LOCKS.small },
 );
 
 const points = computed(() => line.value ?? []);

@@ -34,11 +34,7 @@ const views = computed(() => {
     box: `${left} ${-top - 8} ${width} ${height}`,
     patches: figure.outlines.filter((outline) => outline.view === name),
   });
-  return [
-    view("left", -a * 1.22, a * 2.35),
-    view("behind", -b * 1.5, b * 3),
-    view("right", -a * 1.13, a * 2.35),
-  ];
+  return [view("left", -a * 1.22, a * 2.35), view("behind", -b * 1.5, b * 3), view("right", -a * 1.13, a * 2.35)];
 });
 
 const read = (name: Patch) => props.summary?.zones.find((z) => z.patch === name);

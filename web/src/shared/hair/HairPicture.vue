@@ -22,11 +22,12 @@ const props = defineProps<{
   /** Whether the locks are of hair that has changed since. */
   stale?: boolean;
   label: string;
+  /** Whether it is for paper: painted more finely than a screen shows. */
+  paper?: boolean;
 }>();
 
-/** Dots of the screen to a millimetre from which on single strands can be told apart on a lock. */
-const FINE = 1.1;
 const MOST_DOTS = 2;
+const PAPER_DOTS = 3;
 /** Locks of a picture for each dot of its width on the page. */
 const LOCKS_PER_DOT = 2;
 const frame = ref<HTMLElement>();
@@ -38,7 +39,9 @@ const scalp = computed(() => scalpOf(props.figure, props.view));
 const shade = computed(() => (props.locks?.[0] ? scalpColour(props.tone(props.locks[0])) : undefined));
 const viewBox = computed(() => props.box.join(" "));
 /** Wide enough to be painted at all. */
-const dots = computed(() => Math.round(width.value * Math.min(MOST_DOTS, globalThis.devicePixelRatio || 1)));
+const dots = computed(() =>
+  Math.round(width.value * (props.paper ? PAPER_DOTS : Math.min(MOST_DOTS, globalThis.devicePixelRatio || 1))),
+);
 
 /** How often it was painted: what measures and what takes pictures waits for that. */
 let paintings = 0;
@@ -49,7 +52,7 @@ function draw() {
   const [left, top, wide, high] = props.box;
   const scale = dots.value / wide;
   const locks = thinned(props.locks ?? [], LOCKS_PER_DOT * width.value);
-  const strokes = strokesOf(locks, props.view, props.tone, scale > FINE);
+  const strokes = strokesOf(locks, props.view, props.tone, scale);
   for (const [canvas, back] of [
     [behind.value, true],
     [before.value, false],
@@ -104,6 +107,11 @@ watch(
 
 canvas {
   transition: opacity 0.12s;
+}
+
+/* Hair throws a soft shadow on what lies behind it. */
+svg + canvas {
+  filter: drop-shadow(0 2px 3px rgb(20 20 30 / 0.3));
 }
 
 .stale canvas {

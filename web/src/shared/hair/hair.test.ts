@@ -1,7 +1,8 @@
 import type { Figure, Lock } from "@/api";
 import { describe, expect, it } from "vitest";
-import { isBehind, strokesOf, thinned, type Stroke } from "./paint";
+import { coordinatesOf, isBehind, strokesOf, thinned, type Stroke } from "./paint";
 import { personOf, scalpOf } from "./person";
+import { hairSvg } from "./picture";
 import { toneOf } from "./tones";
 import { uncut } from "./useLocks";
 
@@ -46,36 +47,41 @@ describe("the drawn person", () => {
 const straight: Lock = {
   zone: "left_side",
   line: Array.from({ length: 9 }, (_, i) => [80, 60 - 20 * i, 5]),
+  root_mm: 8,
   width_mm: 8,
+  gathered_at: 10,
   ends: [0.6, 0.9, 1],
 };
 const coil: Lock = {
   ...straight,
   line: Array.from({ length: 33 }, (_, i) => [80 + 4 * Math.cos(i), 60 - 2 * i, 5 + 4 * Math.sin(i)]),
   width_mm: 3,
+  gathered_at: 0.2,
 };
+/** Dots a millimetre at which a lock is one strand. */
+const COARSE = 0.2;
 const brown = () => [100, 60, 40] as const;
 const wide = ({ width }: Stroke) => width;
 
 describe("locks on a page", () => {
   it("are drawn from behind to in front, thinner as their hair ends, and with strands only where those can be seen", () => {
     const behind: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, -80]) };
-    const strokes = strokesOf([straight, behind], "front", brown, false);
+    const strokes = strokesOf([straight, behind], "front", brown, COARSE);
     expect(strokes.map(({ lock }) => lock).slice(0, 2)).toEqual([1, 1]);
     expect(strokes.filter((stroke) => isBehind("front", stroke)).every(({ lock }) => lock === 1)).toBe(true);
     const mine = strokes.filter(({ lock }) => lock === 0).map(wide);
     expect(Math.max(...mine)).toBeLessThanOrEqual(8);
     expect(mine.at(-1)).toBeLessThan(Math.max(...mine));
-    expect(strokesOf([straight], "front", brown, true).length).toBeGreaterThan(mine.length);
+    expect(strokesOf([straight], "front", brown, 3).length).toBeGreaterThan(mine.length);
   });
 
   it("take as many strokes as they turn, and each begins where the one before it ended", () => {
-    const few = strokesOf([straight], "left", brown, false);
-    const many = strokesOf([coil], "left", brown, false);
+    const few = strokesOf([straight], "left", brown, COARSE);
+    const many = strokesOf([coil], "left", brown, COARSE);
     expect(few.length).toBeLessThanOrEqual(3);
     expect(many.length).toBeGreaterThan(10);
-    const whole = few.map(({ points }) => points);
-    whole.slice(1).forEach((points, i) => expect(points[0]).toEqual(whole[i]!.at(-1)));
+    const whole = few.map(coordinatesOf);
+    whole.slice(1).forEach((next, i) => expect(next.slice(0, 2)).toEqual(whole[i]!.slice(-2)));
   });
 
   it("are fewer and wider in a small picture, so that as much is covered", () => {
@@ -83,13 +89,29 @@ describe("locks on a page", () => {
     expect(thinned(all, 900)).toBe(all);
     const few = thinned(all, 225);
     expect(few).toHaveLength(225);
-    expect(few[0]!.width_mm).toBe(16);
+    expect([few[0]!.width_mm, few[0]!.root_mm]).toEqual([16, 16]);
   });
 
   it("are lit by how they run: across the light brighter than along it", () => {
     const level: Lock = { ...straight, line: straight.line.map((_, i) => [80, 60, 40 - 10 * i]) };
-    const light = (lock: Lock) => Number(/\d+/.exec(strokesOf([lock], "left", brown, false)[0]!.colour)?.[0]);
+    const light = (lock: Lock) => Number(/\d+/.exec(strokesOf([lock], "left", brown, COARSE)[0]!.colour)?.[0]);
     expect(light(level)).toBeGreaterThan(light(straight));
+  });
+});
+
+describe("hair to take along", () => {
+  it("is a drawing in millimetres of its sides beside each other, the hair behind the person before the person", () => {
+    const behind: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, -80]) };
+    const svg = hairSvg(["front_left", "front"], figure, [straight, behind], brown, [-100, -150, 200, 300]);
+    expect(svg).toMatch(/^<svg xmlns="[^"]+" width="400mm" height="300mm" viewBox="0 0 400 300">/);
+    expect(svg).not.toMatch(/NaN|undefined/);
+    const page = new DOMParser().parseFromString(svg, "image/svg+xml");
+    const [turned, front] = [...page.querySelectorAll("svg > svg")];
+    expect([turned?.getAttribute("x"), front?.getAttribute("x")]).toEqual(["0", "200"]);
+    expect(turned?.querySelector(`path[d^="M-50 -30L"]`)).not.toBeNull();
+    const [back, before] = [...front!.querySelectorAll("g")].map((group) => group.querySelectorAll("path").length);
+    expect(back).toBeGreaterThan(0);
+    expect(before).toBeGreaterThan(0);
   });
 });
 

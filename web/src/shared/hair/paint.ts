@@ -9,12 +9,18 @@ import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/f
 
 export type Colour = readonly [number, number, number];
 
-type Spot = readonly [number, number];
+/** A smooth line on the page, mm: where each of its points lies, x and y, and the handles between it and the next. They lie one
+ * after the other in memory, as there are some ten thousand of them in a picture. */
+interface Path {
+  at: Float64Array;
+  handles: Float64Array;
+}
 
-/** A stroke, mm on the page. */
+/** A stroke along a piece of a line, from one of its points to another. */
 export interface Stroke {
-  /** Where it begins, and then two handles and an end of each smooth piece. */
-  points: readonly Spot[];
+  path: Path;
+  from: number;
+  to: number;
   width: number;
   colour: string;
   /** How near it is to whoever looks, mm from the middle of the head, and of which lock it is. */
@@ -23,24 +29,30 @@ export interface Stroke {
 }
 
 /** Pieces of a lock that are drawn in one stroke at most, and the cosine of the most that they may turn: fewer strokes, still a
- * smooth taper and light. */
+ * smooth taper and light. At few dots a millimetre no single loop is seen, and where a lock winds
+ * too often it would take too many strokes: there they may turn further. */
 const MOST_PIECES = 4;
 const LEAST_COSINE = 0.8;
+const COARSE = { dots: 0.8, cosine: 0.2 };
 /** Depth of the middle of head and neck: what lies behind it is hidden by them, mm. */
 const MIDDLE_MM = -12;
-/** Share of its width with which a lock begins, and over which share of its length it comes to all of it. */
-const ROOT_SHARE = 0.6;
-const ROOT_OVER = 0.12;
 const SCALP_LIGHT = 0.55;
 /** How much nearer a stroke has to be to lie over another for sure, mm. */
 const LAYER_MM = 7;
-/** Strands that are seen on a lock wider than this, mm: how far to either side of its middle, how wide, how much lighter or darker. */
-const STRANDS_FROM_MM = 6.2;
-const STRANDS = [
-  { off: -0.32, wide: 0.2, light: 1.13 },
-  { off: 0.02, wide: 0.14, light: 0.86 },
-  { off: 0.34, wide: 0.22, light: 0.82 },
-];
+/** And how far behind the middle of the head it may lie. */
+const FARTHEST_MM = 700;
+/** About how wide a strand of a lock is drawn, mm and dots at least; how many a lock has at most, and in how many strokes. */
+const STRAND_MM = 2.6;
+const STRAND_DOTS = 1.7;
+const MOST_STRANDS = 6;
+const STROKES_A_LOCK = 48;
+/** Strands are wider than their share, so that nothing shows between them. */
+const OVERLAP = 1.3;
+/** Share of its length over which a strand comes to a tip, and how wide that is. */
+const TIP_OVER = 0.1;
+const TIP_SHARE = 0.25;
+/** How much lighter and darker than its lock a strand may be. */
+const STRAND_SHADES = 0.17;
 /** The light comes from above, in front and a little from the left, as whoever looks sees it: it turns with them. */
 const LIGHT = unit([-0.35, 0.75, 0.55]);
 /** And from above, where what is up the page is the back of the head. */
@@ -52,17 +64,13 @@ function unit([x, y, z]: Vector): Vector {
 }
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
-/** How wide a lock still is so far along: as its shares end it grows thinner, down to a tip. */
-function taper([shortest, mean, longest]: readonly number[], along: number): number {
-  const left =
-    along <= shortest!
-      ? 1
-      : along <= mean!
-        ? 1 - (0.5 * (along - shortest!)) / Math.max(mean! - shortest!, 1e-6)
-        : (0.5 * (longest! - along)) / Math.max(longest! - mean!, 1e-6);
-  const tip = Math.min(1, (1 - along) / 0.06);
-  const root = ROOT_SHARE + (1 - ROOT_SHARE) * Math.min(1, along / ROOT_OVER);
-  return root * Math.sqrt(Math.max(0.03, left)) * (0.25 + 0.75 * tip);
+/** How wide a lock would be so far along if none of its hair ended. */
+const widthAt = ({ root_mm, width_mm, gathered_at }: Lock, along: number) =>
+  root_mm + (width_mm - root_mm) * Math.min(1, along / gathered_at);
+
+/** How far along a share of a lock's hair reaches: half of it to its mean. */
+function reach([shortest = 1, mean = 1, longest = 1]: readonly number[], share: number): number {
+  return share < 0.5 ? shortest + 2 * share * (mean - shortest) : mean + (2 * share - 1) * (longest - mean);
 }
 
 /** A number from 0 to 1 that is a lock's own. */
@@ -71,27 +79,41 @@ const own = (i: number) => {
   return x - Math.floor(x);
 };
 
-/** A smooth line through some points of another: the tangent at each is that of the points beside it (Catmull, Rom 1974). */
-function smooth(line: readonly Spot[], from: number, to: number): Spot[] {
-  const at = (i: number) => line[Math.min(line.length - 1, Math.max(0, i))]!;
-  const points: Spot[] = [at(from)];
-  for (let i = from; i < to; i++) {
-    const [before, a, b, after] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
-    points.push(
-      [a[0] + (b[0] - before[0]) / 6, a[1] + (b[1] - before[1]) / 6],
-      [b[0] - (after[0] - a[0]) / 6, b[1] - (after[1] - a[1]) / 6],
-      b,
-    );
-  }
-  return points;
+/** A smooth line through some points: the tangent at each is that of the points beside it (Catmull, Rom 1974). */
+function smooth(at: Float64Array): Path {
+  const last = at.length / 2 - 1;
+  const handles = new Float64Array(4 * last);
+  for (let i = 0; i < last; i++)
+    for (let axis = 0; axis < 2; axis++) {
+      const before = at[2 * Math.max(0, i - 1) + axis]!;
+      const [a, b] = [at[2 * i + axis]!, at[2 * i + 2 + axis]!];
+      const after = at[2 * Math.min(last, i + 2) + axis]!;
+      handles[4 * i + axis] = a + (b - before) / 6;
+      handles[4 * i + 2 + axis] = b - (after - a) / 6;
+    }
+  return { at, handles };
 }
 
-/** The same line so far to its side. */
-function beside(points: Stroke["points"], off: number): Stroke["points"] {
-  const [[ax, ay], [bx, by]] = [points[0]!, points[points.length - 1]!];
-  const length = Math.hypot(bx - ax, by - ay) || 1;
-  const [x, y] = [(-(by - ay) / length) * off, ((bx - ax) / length) * off];
-  return points.map(([px, py]) => [px + x, py + y] as const);
+/** Points so far to the side of others, each by its own distance. */
+function beside(at: Float64Array, off: (i: number) => number): Float64Array {
+  const last = at.length / 2 - 1;
+  const moved = new Float64Array(at.length);
+  for (let i = 0; i <= last; i++) {
+    const [one, other] = [2 * Math.max(0, i - 1), 2 * Math.min(last, i + 1)];
+    const [x, y] = [at[other]! - at[one]!, at[other + 1]! - at[one + 1]!];
+    const length = Math.hypot(x, y);
+    const share = length > 1e-6 ? off(i) / length : 0;
+    moved[2 * i] = at[2 * i]! - y * share;
+    moved[2 * i + 1] = at[2 * i + 1]! + x * share;
+  }
+  return moved;
+}
+
+/** Where a stroke begins, and two handles and an end of each of its pieces: x, y, x, y and so on. */
+export function coordinatesOf({ path: { at, handles }, from, to }: Stroke): number[] {
+  const all = [at[2 * from]!, at[2 * from + 1]!];
+  for (let i = from; i < to; i++) all.push(...handles.subarray(4 * i, 4 * i + 4), at[2 * i + 2]!, at[2 * i + 3]!);
+  return all;
 }
 
 /** The scalp under the hair, in its shade. */
@@ -102,15 +124,36 @@ function shaded([r, g, b]: Colour, light: number, shine: number): string {
   return `rgb(${at(r)} ${at(g)} ${at(b)})`;
 }
 
+/** Share of a lock's hair that is still there so far along. */
+function leftAt([shortest = 1, mean = 1, longest = 1]: readonly number[], along: number): number {
+  const between = (from: number, to: number) => Math.min(1, Math.max(0, (along - from) / Math.max(to - from, 1e-6)));
+  return along <= mean ? 1 - 0.5 * between(shortest, mean) : 0.5 * (1 - between(mean, longest));
+}
+
+/** The pieces that a line is drawn in at so many dots a millimetre: from which of its points to which. */
+function piecesAt(line: readonly Vector[], scale: number): [number, number][] {
+  const fine = scale < COARSE.dots ? [] : piecesOf(line, LEAST_COSINE);
+  return fine.length > 0 && fine.length <= STROKES_A_LOCK ? fine : piecesOf(line, COARSE.cosine);
+}
+
+function piecesOf(line: readonly Vector[], cosine: number): [number, number][] {
+  const pieces: [number, number][] = [];
+  for (let from = 0, to = 0; from < line.length - 1; from = to) {
+    to = runEnd(line, from, cosine);
+    pieces.push([from, to]);
+  }
+  return pieces;
+}
+
 /** Where the stroke ends that begins at this point of a line. */
-function runEnd(line: readonly Vector[], from: number): number {
+function runEnd(line: readonly Vector[], from: number, cosine: number): number {
   const way = (i: number) => {
     const [a, b] = [line[i]!, line[i + 1]!];
     return unit([b[0] - a[0], b[1] - a[1], b[2] - a[2]]);
   };
   const first = way(from);
   let to = from + 1;
-  while (to < line.length - 1 && to - from < MOST_PIECES && dot(first, way(to)) > LEAST_COSINE) to++;
+  while (to < line.length - 1 && to - from < MOST_PIECES && dot(first, way(to)) > cosine) to++;
   return to;
 }
 
@@ -118,49 +161,68 @@ function runEnd(line: readonly Vector[], from: number): number {
 export function thinned(locks: readonly Lock[], count: number): readonly Lock[] {
   const every = Math.max(1, Math.round(locks.length / Math.max(1, count)));
   if (every === 1) return locks;
+  const wider = Math.sqrt(every);
   const chosen = locks.filter((_, i) => i % every === 0);
-  return chosen.map((lock) => ({ ...lock, width_mm: lock.width_mm * Math.sqrt(every) }));
+  return chosen.map((lock) => ({ ...lock, root_mm: lock.root_mm * wider, width_mm: lock.width_mm * wider }));
 }
 
-/** The strokes of some locks from a side, from the farthest to the nearest; `fine` if single strands can be told apart. */
-export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock) => Colour, fine: boolean): Stroke[] {
+/** The strands that a lock of so many pieces is drawn as: as many as can be told apart at so many dots a millimetre. */
+function strandsOf(lock: Lock, pieces: number, scale: number): number {
+  const wide = 0.5 * (lock.root_mm + widthAt(lock, 1));
+  const most = Math.min(MOST_STRANDS, Math.floor(STROKES_A_LOCK / pieces));
+  return Math.max(1, Math.min(most, Math.round(wide / Math.max(STRAND_MM, STRAND_DOTS / scale))));
+}
+
+/** The strokes of some locks from a side, from the farthest to the nearest, as finely as can be seen at so many dots a millimetre. */
+export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock) => Colour, scale: number): Stroke[] {
   const [eye, light] = [eyeOf(view), asSeen(view, view === "above" ? LIGHT_ABOVE : LIGHT)];
   const half = unit([eye[0] + light[0], eye[1] + light[1], eye[2] + light[2]]);
-  const strokes: Stroke[] = [];
+  const layers: Stroke[][] = [];
   locks.forEach((lock, number) => {
     const colour = tone(lock);
     const line = lock.line as unknown as readonly Vector[];
-    const page = line.map((p) => project(view, p));
+    const page = Float64Array.from(line.flatMap((p) => project(view, p)));
     const last = line.length - 1;
     const mine = 0.86 + 0.28 * own(number);
-    for (let from = 0, to = 0; from < last; from = to) {
-      to = runEnd(line, from);
+    const pieces = piecesAt(line, scale).map(([from, to]) => {
       const [a, b] = [line[from]!, line[to]!];
       const runs = unit([b[0] - a[0], b[1] - a[1], b[2] - a[2]]);
       const diffuse = Math.sqrt(Math.max(0, 1 - dot(runs, light) ** 2));
-      const shine = Math.max(0, 1 - dot(runs, half) ** 2) ** 12;
+      const shine = 0.08 * mine * Math.max(0, 1 - dot(runs, half) ** 2) ** 12;
       const middle = line[(from + to) >> 1]!;
       const depth = near(view, middle);
       // Towards the light side of the head brighter, underneath and behind darker.
       const facing = dot(unit(middle), light);
       const bright = mine * (0.42 + 0.42 * diffuse + 0.26 * Math.max(0, facing) + Math.min(0.12, depth / 900));
-      const width = lock.width_mm * taper(lock.ends, (from + to) / (2 * last));
-      const points = smooth(page, from, to);
-      strokes.push({ points, width, colour: shaded(colour, bright, 0.07 * shine * mine), depth, lock: number });
-      if (!fine || lock.width_mm < STRANDS_FROM_MM) continue;
-      for (const strand of STRANDS)
-        strokes.push({
-          points: beside(points, strand.off * width),
-          width: strand.wide * width,
-          colour: shaded(colour, bright * strand.light, 0.1 * shine * mine),
+      return { from, to, along: (from + to) / (2 * last), depth, bright, shine };
+    });
+    const count = strandsOf(lock, pieces.length, scale);
+    const share = count === 1 ? 1 : OVERLAP / count;
+    for (let strand = 0; strand < count; strand++) {
+      // From one edge to the other; which of them is longest is the lock's own.
+      const off = (strand + 0.5) / count - 0.5;
+      const rank = (strand + Math.floor(own(number + 0.5) * count)) % count;
+      const end = count === 1 ? 1 : reach(lock.ends, rank / (count - 1));
+      const shade = count === 1 ? 1 : 1 + STRAND_SHADES * (2 * own(number * MOST_STRANDS + strand + 0.3) - 1);
+      const path = smooth(count === 1 ? page : beside(page, (i) => off * widthAt(lock, i / last)));
+      for (const { from, to, along, depth, bright, shine } of pieces) {
+        if (along > end) break;
+        const tip = TIP_SHARE + (1 - TIP_SHARE) * Math.min(1, (end - along) / TIP_OVER);
+        const left = count === 1 ? Math.sqrt(leftAt(lock.ends, along)) : 1;
+        (layers[Math.max(0, Math.round((depth + FARTHEST_MM) / LAYER_MM))] ??= []).push({
+          path,
+          from,
+          to,
+          width: share * widthAt(lock, along) * tip * left,
+          colour: shaded(colour, bright * shade, shine),
           depth,
           lock: number,
         });
+      }
     }
   });
   // What lies about as deep is drawn lock by lock, so that neighbours lie beside each other and aren't woven together.
-  const layer = (stroke: Stroke) => Math.round(stroke.depth / LAYER_MM);
-  return strokes.sort((one, other) => layer(one) - layer(other) || one.lock - other.lock);
+  return layers.flat();
 }
 
 /** Whether a stroke lies behind head and neck. */
@@ -169,13 +231,19 @@ export const isBehind = (view: View, stroke: Stroke) => view !== "above" && stro
 export function paint(context: CanvasRenderingContext2D, strokes: readonly Stroke[]) {
   context.lineCap = "round";
   context.lineJoin = "round";
-  for (const { points, width, colour } of strokes) {
+  for (const { path, from, to, width, colour } of strokes) {
+    const { at, handles } = path;
     context.beginPath();
-    context.moveTo(points[0]![0], points[0]![1]);
-    for (let i = 1; i + 2 < points.length; i += 3) {
-      const [one, other, end] = [points[i]!, points[i + 1]!, points[i + 2]!];
-      context.bezierCurveTo(one[0], one[1], other[0], other[1], end[0], end[1]);
-    }
+    context.moveTo(at[2 * from]!, at[2 * from + 1]!);
+    for (let i = from, k = 4 * from; i < to; i++, k += 4)
+      context.bezierCurveTo(
+        handles[k]!,
+        handles[k + 1]!,
+        handles[k + 2]!,
+        handles[k + 3]!,
+        at[2 * i + 2]!,
+        at[2 * i + 3]!,
+      );
     context.lineWidth = width;
     context.strokeStyle = colour;
     context.stroke();

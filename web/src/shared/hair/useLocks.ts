@@ -1,4 +1,4 @@
-import { contract, type FallRequest, type HairState, type LocksRequest, type RawReading } from "@/api";
+import { contract, type Aim, type FallRequest, type HairState, type LocksRequest, type RawReading } from "@/api";
 import { askLocks } from "@/shared/ask";
 import { isRead, patchesOf } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
@@ -9,7 +9,7 @@ import { toneOf } from "./tones";
 /** Locks of a large picture and of one beside others. */
 export const LOCKS = { large: 900, small: 400 };
 /** How long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
-const REST_MS = 300;
+const REST_MS = 150;
 
 /** What hair is asked for with where no cut matters; nothing while no zone is read. */
 export function uncut(
@@ -21,13 +21,17 @@ export function uncut(
   return { reading, worn, front_straight, climate, ties_back: false, plan: contract.stages.plan };
 }
 
-/** The hair of a plan's head, to be drawn. */
-export function useLocks(question: ComputedRef<FallRequest | undefined>, state: Ref<HairState>, count = LOCKS.large) {
+/** The hair of a plan's head, to be drawn; with an aim as that wishes it. */
+export function useLocks(
+  question: ComputedRef<FallRequest | undefined>,
+  state: Ref<HairState>,
+  { count = LOCKS.large, aim }: { count?: number; aim?: Ref<Aim> } = {},
+) {
   const asked = computed<LocksRequest | undefined>(() => {
     if (!question.value) return undefined;
     // What is shown of a step, and in which unit, changes no hair.
     const on = omit(question.value, ["show_move", "show_section", "unit"]);
-    return { on, state: state.value, count };
+    return { on, state: state.value, count, ...(state.value === "aimed" && { aim: aim?.value }) };
   });
   // The same as long as the reading is: whatever else of the question changes, nothing is painted anew for it.
   const zones = computed(() => question.value?.reading.zones);

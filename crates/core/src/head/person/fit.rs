@@ -2,7 +2,7 @@
 
 use super::sketch::{FRONT_HEIGHTS, HALF_SHOULDERS, TOP};
 use crate::head::{Body, HeadForm, Measures, Point};
-use kurbo::{BezPath, Affine, PathEl};
+use kurbo::{Affine, BezPath, PathEl};
 
 /// Furthest that straight pieces run from the curve they stand for, mm.
 const SAG_MM: f64 = 0.15;
@@ -32,7 +32,12 @@ impl Fit {
 
     /// Of what is seen from above, where no height shows.
     pub fn flat(across: f64) -> Self {
-        Self { heights: Vec::new(), head: across, body: across, over: (FRONT_HEIGHTS[2].1, FRONT_HEIGHTS[4].1) }
+        Self {
+            heights: Vec::new(),
+            head: across,
+            body: across,
+            over: (FRONT_HEIGHTS[2].1, FRONT_HEIGHTS[4].1),
+        }
     }
 
     pub fn place(&self, at: kurbo::Point) -> kurbo::Point {

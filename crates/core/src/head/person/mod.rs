@@ -10,7 +10,7 @@ mod sketch;
 
 use super::outline::HeadView;
 use super::rings::rings;
-use super::{HeadForm, Hairline, Measures, Vec3};
+use super::{Hairline, HeadForm, Measures, Vec3};
 use fit::{Fit, mirrored, runs};
 use kurbo::BezPath;
 use serde::{Deserialize, Serialize};
@@ -174,7 +174,9 @@ impl Sketched<'_> {
         });
         let nose = PersonPart { ink: Ink::Fine, lines: edge.collect() };
         let ears = EAR_SIDE.iter().map(|line| {
-            let of = |run: Vec<kurbo::Point>| run.iter().map(|at| rounded(&drawn(&ear(self.form, 1.0, at)))).collect();
+            let of = |run: Vec<kurbo::Point>| {
+                run.iter().map(|at| rounded(&drawn(&ear(self.form, 1.0, at)))).collect()
+            };
             PersonPart { ink: line.ink, lines: runs(&side.path(line.path)).into_iter().map(of).collect() }
         });
         [closed(Ink::Body, trunk), closed(Ink::Head, head)]
@@ -220,4 +222,115 @@ fn turned_over(mut part: PersonPart) -> PersonPart {
         at[0] = -at[0];
     }
     part
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::{Point, SkullForm};
+
+    fn drawn(measures: &Measures) -> (HeadForm, Vec<PersonView>) {
+        let form = HeadForm::of(measures, SkullForm::default()).expect("possible");
+        let hairline = Hairline::of(&form, measures);
+        let person = person(&form, &hairline, measures);
+        (form, person)
+    }
+
+    /// Least and most across and down of one ink.
+    fn bounds(person: &[PersonView], view: HeadView, ink: Ink) -> [[f32; 2]; 2] {
+        let seen = person.iter().find(|seen| seen.view == view).expect("every view is drawn");
+        let parts = seen.parts.iter().filter(|part| part.ink == ink);
+        let all: Vec<[f32; 2]> = parts.flat_map(|part| part.lines.iter().flatten().copied()).collect();
+        assert!(!all.is_empty() && all.iter().flatten().all(|mm| mm.is_finite()), "{view:?} {ink:?}");
+        [0, 1].map(|i| {
+            all.iter().fold([f32::MAX, f32::MIN], |[least, most], at| [least.min(at[i]), most.max(at[i])])
+        })
+    }
+
+    #[test]
+    fn every_path_of_the_sketch_can_be_read() {
+        let lines: [&[Line]; 6] =
+            [&EARS, &BODY_LINES, &[NOSE, NOSE_WING], &FACE_LINES, &EAR_SIDE, &SIDE_LINES];
+        let lines = lines.into_iter().flatten().map(|line| line.path);
+        let outlines =
+            [TRUNK, SKULL_AND_FACE, SKULL_BEHIND, TRUNK_SIDE, NOSE_EDGE, NOSE_ABOVE, SHOULDERS_ABOVE.path];
+        for path in lines.chain(outlines) {
+            assert!(BezPath::from_svg(path).is_ok_and(|path| path.elements().len() > 1), "{path}");
+        }
+        assert!(BezPath::from_svg(&format!("M0 0 {FACE_SIDE}")).is_ok());
+    }
+
+    #[test]
+    fn the_head_is_the_clients_own_from_every_side() {
+        for measures in [Measures::default(), Measures::child()] {
+            let (form, person) = drawn(&measures);
+            let near =
+                |a: f32, b: f64, what: &str| assert!((f64::from(a) - b).abs() < 2.0, "{what}: {a} {b}");
+            use HeadView::{Front, FrontLeft, FrontRight, Left, Right};
+            for view in [Front, FrontLeft, FrontRight, Left, Right] {
+                let [_, [top, chin]] = bounds(&person, view, Ink::Head);
+                near(top, -form.top_mm(), "top");
+                assert!((f64::from(chin) + Point::Chin.height_mm(&measures)).abs() < 6.0, "{view:?}: {chin}");
+            }
+            let [[right, left], _] = bounds(&person, Front, Ink::Head);
+            near(left, form.radius_mm(&Vec3::x()), "breadth");
+            assert!((left + right).abs() < 0.2, "the same on both sides");
+            let [[nose, back], _] = bounds(&person, Left, Ink::Head);
+            near(back, form.radius_mm(&-Vec3::z()), "back of the head");
+            assert!(f64::from(-nose) > form.radius_mm(&Vec3::z()) + 10.0, "the nose stands out");
+            assert_eq!(bounds(&person, Right, Ink::Head)[0], [-back, -nose], "a mirror image");
+        }
+        let (_, adult) = drawn(&Measures::default());
+        let (_, child) = drawn(&Measures::child());
+        let shoulders = |person: &[PersonView]| bounds(person, HeadView::Front, Ink::Body)[0][1];
+        assert!(shoulders(&adult) > shoulders(&child) + 10.0);
+    }
+
+    #[test]
+    fn between_front_and_left_the_head_is_as_broad_as_its_level_sections_are_seen() {
+        let (form, person) = drawn(&Measures::default());
+        let [[least, most], _] = bounds(&person, HeadView::FrontLeft, Ink::Head);
+        // Of an ellipse with these half axes, by the width of its projection.
+        let (sin, cos) = 40.0_f64.to_radians().sin_cos();
+        let (a, b) = (form.radius_mm(&Vec3::x()), form.radius_mm(&Vec3::z()));
+        let half = (a * cos).hypot(b * sin);
+        assert!((f64::from(most) - half).abs() < 4.0, "{most} {half}");
+        assert!((f64::from(-least) - half).abs() < 6.0, "{least} {half}");
+        let [[from, to], _] = bounds(&person, HeadView::FrontLeft, Ink::Lips);
+        assert!(
+            to < 0.0 && from > least,
+            "the mouth lies towards the side that the face is turned to, on it"
+        );
+        let [[ear, _], _] = bounds(&person, HeadView::FrontLeft, Ink::Ear);
+        assert!(ear > 40.0, "the near ear is seen");
+        let [_, [brow, _]] = bounds(&person, HeadView::FrontLeft, Ink::Brow);
+        let [_, [straight, _]] = bounds(&person, HeadView::Front, Ink::Brow);
+        assert!((brow - straight).abs() < 1.0, "turning moves nothing up or down");
+    }
+
+    #[test]
+    fn in_space_the_skin_has_no_gap_and_the_features_lie_on_it() {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("possible");
+        let hairline = Hairline::of(&form, &measures);
+        let shape = Shape::new(&form, &hairline, &measures);
+        for rings in [shape.head(), shape.trunk()] {
+            for pair in rings.windows(2) {
+                assert_eq!(pair[0].len(), pair[1].len());
+                assert!(pair[0][0].y > pair[1][0].y, "from the top down");
+            }
+        }
+        // Over the seam from the skull into the face, all round.
+        let head = shape.head();
+        let seam = head.iter().position(|ring| ring[0].y < -1.0).expect("there is a face");
+        for (above, below) in head[seam - 1].iter().zip(&head[seam]) {
+            let (out, down) = (above.xz().norm() - below.xz().norm(), above.y - below.y);
+            assert!(out.abs() < 1.0 + 0.4 * down, "{above:?} {below:?}");
+        }
+        for line in face_in_space(&shape, &form, &measures) {
+            assert!(line.len() > 1 && line.iter().all(|p| p.x.is_finite() && p.z.is_finite()));
+        }
+        let (cheek, nose) = (shape.skin(45.0, 30.0), shape.skin(0.0, 30.0));
+        assert!(nose.z > cheek.z + 15.0);
+    }
 }

@@ -2,11 +2,11 @@
 
 use super::fit::{Fit, across, runs, through};
 use super::sketch::{
-    CHEEKS, FACE_SIDE, FRONT_HEIGHTS, HALF_BREADTH, HALF_LENGTH, NOSE_HALF, SIDE_HEIGHTS, SKULL_AND_FACE, TRUNK,
-    TRUNK_SIDE,
+    CHEEKS, FACE_SIDE, FRONT_HEIGHTS, HALF_BREADTH, HALF_LENGTH, NOSE_HALF, SIDE_HEIGHTS, SKULL_AND_FACE,
+    TRUNK, TRUNK_SIDE,
 };
-use crate::head::{HeadForm, Hairline, Measures, Vec3, direction};
 use crate::head::outline::skull;
+use crate::head::{Hairline, HeadForm, Measures, Vec3, direction};
 use kurbo::{BezPath, PathEl};
 use std::f64::consts::{FRAC_PI_2, PI, TAU};
 
@@ -15,6 +15,9 @@ const ROUND: usize = 96;
 /// Rings of the skull, and heights between those of face and trunk, mm.
 const SKULL_RINGS: usize = 24;
 const STEP_MM: f64 = 3.0;
+/// Height in the sketch from which on the chin rounds under, and between heights there, mm.
+const CHIN_FROM_MM: f64 = 108.0;
+const CHIN_STEP_MM: f64 = 0.8;
 const TRUNK_STEP_MM: f64 = 6.0;
 /// Height over which the skull goes over into the face, mm.
 const JOINS_MM: f64 = 30.0;
@@ -59,7 +62,8 @@ pub(super) fn fits(form: &HeadForm, measures: &Measures) -> (Fit, Fit) {
 pub(super) fn profile(form: &HeadForm, hairline: &Hairline, side: &Fit) -> BezPath {
     let skull = skull(form, hairline);
     let points = skull.iter().map(|[x, y]| kurbo::Point::new(*x, *y));
-    let lines = points.enumerate().map(|(i, at)| if i == 0 { PathEl::MoveTo(at) } else { PathEl::LineTo(at) });
+    let lines =
+        points.enumerate().map(|(i, at)| if i == 0 { PathEl::MoveTo(at) } else { PathEl::LineTo(at) });
     let face = side.path(&format!("M0 0 {FACE_SIDE}"));
     lines.chain(face.elements()[1..].iter().copied()).chain([PathEl::ClosePath]).collect()
 }
@@ -73,7 +77,13 @@ impl<'a> Shape<'a> {
             (0..=((to - from) / step) as usize).map(move |i| from + step * i as f64)
         };
         // From the forehead to under the chin; across the page from the left lies −z.
-        let face = steps(-42.0, 126.0, STEP_MM).filter_map(|sketched| {
+        // Closer together under the chin, where they end.
+        let heights = steps(-42.0, CHIN_FROM_MM, STEP_MM).chain(steps(
+            CHIN_FROM_MM + CHIN_STEP_MM,
+            126.4,
+            CHIN_STEP_MM,
+        ));
+        let face = heights.filter_map(|sketched| {
             let down = side.place(kurbo::Point::new(0.0, sketched)).y;
             let (forward, backward) = across(&profile, down).map(|(least, most)| (-least, -most))?;
             let half = across(&broad, down).map_or(2.0, |(_, most)| most);
@@ -155,7 +165,10 @@ impl<'a> Shape<'a> {
 
     /// Rings of neck and trunk from the top down.
     pub fn trunk(&self) -> Vec<Vec<Vec3>> {
-        self.trunk.iter().map(|level| turns().map(|turn| level.at(turn, SQUARER, SQUARER)).collect()).collect()
+        self.trunk
+            .iter()
+            .map(|level| turns().map(|turn| level.at(turn, SQUARER, SQUARER)).collect())
+            .collect()
     }
 
     /// The outlines of head and trunk towards an eye that is level with them: at each height as far as the level section reaches
@@ -163,8 +176,8 @@ impl<'a> Shape<'a> {
     pub fn outlines(&self, eye: &Vec3) -> [Vec<[f64; 2]>; 2] {
         let reach = |ring: &Vec<Vec3>| {
             let across = ring.iter().map(|place| place.x * eye.z - place.z * eye.x);
-            let (least, most) =
-                across.fold((f64::INFINITY, f64::NEG_INFINITY), |(least, most), x| (x.min(least), x.max(most)));
+            let (least, most) = across
+                .fold((f64::INFINITY, f64::NEG_INFINITY), |(least, most), x| (x.min(least), x.max(most)));
             (least, most, -ring[0].y)
         };
         let outline = |levels: Vec<(f64, f64, f64)>| {
@@ -174,7 +187,8 @@ impl<'a> Shape<'a> {
         };
         let skull = (0..=2 * SKULL_RINGS).map(|i| {
             // As high as they are alike in breadth.
-            let height = self.form.top_mm() * (FRAC_PI_2 * i as f64 / (2 * SKULL_RINGS) as f64).cos().max(0.0);
+            let height =
+                self.form.top_mm() * (FRAC_PI_2 * i as f64 / (2 * SKULL_RINGS) as f64).cos().max(0.0);
             let at = |turn: f64| self.form.point(&direction(turn, self.form.elevation_at(turn, height)));
             reach(&turns().map(at).collect())
         });

@@ -73,7 +73,8 @@ pub(super) const CHEEKS: [(f64, f64); 6] =
 pub(super) const NOSE_HALF: [(f64, f64); 6] =
     [(-30.0, 9.0), (0.0, 7.5), (28.0, 12.0), (40.0, 12.0), (59.0, 20.0), (127.0, 26.0)];
 /// The nose as the edge that is seen from between front and side, and its wing towards whoever looks.
-pub(super) const NOSE_EDGE: &str = "M-102 -22 C-101 -16 -102 -10 -106 0 C-112 16 -120 28 -117 34 C-114 40 -102 42 -96 43";
+pub(super) const NOSE_EDGE: &str =
+    "M-102 -22 C-101 -16 -102 -10 -106 0 C-112 16 -120 28 -117 34 C-114 40 -102 42 -96 43";
 pub(super) const NOSE_WING: Line = one(Fine, "M6 38 C10 40 16 36 14 28");
 pub(super) const EAR_SIDE: [Line; 2] = [
     one(Ear, "M4 -14 C16 -34 34 -24 30 -2 C28 10 22 14 20 26 C18 36 6 38 4 28 C2 18 -4 4 4 -14 Z"),

@@ -1,0 +1,12 @@
+/** What the pictures of a plan have to show, mm. */
+import type { Box } from "@/shared/hair/picture";
+
+/** So far to both sides of the middle, from one height to another. */
+export interface Frame {
+  half: number;
+  top: number;
+  bottom: number;
+}
+
+/** The same as a box on the page: left, top, width and height. */
+export const boxOf = ({ half, top, bottom }: Frame): Box => [-half, -top, 2 * half, top - bottom];
