@@ -1,17 +1,16 @@
-/** The heads and cuts of the sheet of pictures: four kinds of hair, each in four shapes... */
-import type { Cut, FallRequest, HairTone, Move } from "../../src/api";
+/** The heads and cuts of the sheet of pictures: four kinds of hair, each cut to four shapes, seen from two sides. */
+import type { Cut, FallRequest, Move } from "../../src/api";
 
 interface Kind {
   stretched_mm: number;
   sprung_mm: number;
-  tone: HairTone;
   hairs_per_cm2: number;
 }
 export const KINDS: Record<string, Kind> = {
-  straight: { stretched_mm: 520, sprung_mm: 516, tone: "dark_blond", hairs_per_cm2: 190 },
-  waves: { stretched_mm: 560, sprung_mm: 480, tone: "light_brown", hairs_per_cm2: 190 },
-  ringlets: { stretched_mm: 600, sprung_mm: 340, tone: "red", hairs_per_cm2: 190 },
-  coils: { stretched_mm: 640, sprung_mm: 190, tone: "dark_brown", hairs_per_cm2: 190 },
+  straight: { stretched_mm: 520, sprung_mm: 516, hairs_per_cm2: 190 },
+  waves: { stretched_mm: 560, sprung_mm: 480, hairs_per_cm2: 190 },
+  ringlets: { stretched_mm: 600, sprung_mm: 340, hairs_per_cm2: 190 },
+  coils: { stretched_mm: 640, sprung_mm: 190, hairs_per_cm2: 190 },
 };
 
 const wet = { moisture: "wet", comb: "wide" } as const;
@@ -60,7 +59,7 @@ const verticalSides: Move = {
     },
   },
 };
-/** ...cut to: */
+/** The four shapes, as steps. */
 export const SHAPES: Record<string, Move[]> = {
   "one length": [perimeter("shoulder")],
   "round layers": [perimeter("shoulder"), layers(130)],
@@ -70,9 +69,10 @@ export const SHAPES: Record<string, Move[]> = {
 export const VIEWS = ["front", "front_left"] as const;
 
 /** What is asked of the program for one of them. */
-export function request({ tone, hairs_per_cm2, ...strand }: Kind, moves: Move[]): FallRequest {
+export function request({ hairs_per_cm2, ...strand }: Kind, moves: Move[]): FallRequest {
   const zones = ["fringe", "top", "crown", "left_side", "right_side", "back_upper", "back_lower", "nape"];
-  const read = { moisture: "dry", strands: 1, tone, ...strand } as const;
+  // All of one tone: no kind of hair is told by its colour.
+  const read = { moisture: "dry", strands: 1, tone: "brown", ...strand } as const;
   const cut: Cut = { format: "spirel.cut", version: 3, name: "", moves };
   return {
     reading: { zones: Object.fromEntries(zones.map((zone) => [zone, read])), hairs_per_cm2, measures: {} },

@@ -148,6 +148,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/doubts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What of a head of hair is not measured, by how much it may change the hair as it is drawn: most first. */
+        post: operations["doubts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/fall": {
         parameters: {
             query?: never;
@@ -1140,6 +1157,16 @@ export interface components {
              * @description Its version, from 1.
              */
             version: number;
+        };
+        /** @description A figure that nobody took, and what taking it may change. */
+        Doubt: {
+            /**
+             * Format: double
+             * @description How far it may move the outline, the lowest end or the height from which light comes through, mm.
+             */
+            moves_mm: number;
+            /** @description What is not measured. */
+            unmeasured: components["schemas"]["Unmeasured"];
         };
         /** @description Hair that drops out of the hand by where its ends lie when it is worn, wherever it grows. */
         Drops: {
@@ -3486,6 +3513,11 @@ export interface components {
         UnitChoice: {
             length_unit: components["schemas"]["LengthUnit"];
         };
+        /**
+         * @description What can be measured of hair as a whole.
+         * @enum {string}
+         */
+        Unmeasured: "density" | "thickness" | "girths" | "perimeter" | "worn_width" | "skull";
         /** @description What is unusual about a head of hair and bears on the cut. */
         Unusual: {
             /**
@@ -3852,6 +3884,7 @@ export type Device = components['schemas']['Device'];
 export type DeviceKind = components['schemas']['DeviceKind'];
 export type Direction = components['schemas']['Direction'];
 export type Document = components['schemas']['Document'];
+export type Doubt = components['schemas']['Doubt'];
 export type Drops = components['schemas']['Drops'];
 export type DryingMethod = components['schemas']['DryingMethod'];
 export type EditNotice = components['schemas']['EditNotice'];
@@ -3999,6 +4032,7 @@ export type TechniqueKind = components['schemas']['TechniqueKind'];
 export type ToApp = components['schemas']['ToApp'];
 export type Treatment = components['schemas']['Treatment'];
 export type UnitChoice = components['schemas']['UnitChoice'];
+export type Unmeasured = components['schemas']['Unmeasured'];
 export type Unusual = components['schemas']['Unusual'];
 export type ViewRule = components['schemas']['ViewRule'];
 export type Visit = components['schemas']['Visit'];
@@ -4324,6 +4358,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Cure"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    doubts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HairRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doubt"][];
                 };
             };
             422: {
@@ -5420,6 +5485,7 @@ export const toAppOneOf5TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<
     type: unknown;
 }>["type"]> = ["refused"];
 export const treatmentValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Treatment"]> = ["coloured", "lightened", "straightened", "curled"];
+export const unmeasuredValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Unmeasured"]> = ["density", "thickness", "girths", "perimeter", "worn_width", "skull"];
 export const unusualOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
     kind: unknown;
 }>["kind"]> = ["zones_differ"];

@@ -5,6 +5,7 @@ import {
   type Aim,
   type CsvReading,
   type CurlPicture,
+  type Doubt,
   type CsvTable,
   type Cure,
   type Cut,
@@ -59,6 +60,10 @@ export const askStrand = (question: {
 }): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
 
 /** The locks of hair as it is or after a plan's cut. */
+/** What is not measured, by how much it may change the hair as it is drawn. */
+export const askDoubts = (head: HairRequest): Promise<Doubt[]> =>
+  body(client.POST("/api/compute/doubts", { body: head }));
+
 export const askLocks = (question: LocksRequest): Promise<Lock[]> =>
   body(client.POST("/api/compute/locks", { body: question }));
 

@@ -5,6 +5,7 @@
 //! hair must be worn to end at a height.
 
 mod blend;
+mod doubts;
 mod present;
 mod reach;
 mod request;
@@ -12,6 +13,7 @@ mod spots;
 mod width;
 
 pub use blend::Blend;
+pub use doubts::{Doubt, Unmeasured};
 pub(crate) use present::tie_of;
 pub use present::{Agreement, Agreements, HairNow, agreements};
 pub use reach::ZonePaths;

@@ -7,7 +7,7 @@ use serde::Deserialize;
 use spirel_core::cut::{ShippedCut, shipped};
 use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
-use spirel_core::grow::{HairNow, HairRequest};
+use spirel_core::grow::{Doubt, HairNow, HairRequest};
 use spirel_core::head::Figure;
 use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
@@ -145,6 +145,19 @@ pub async fn now(
 ) -> Result<web::Json<HairNow>, ApiError> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.now(body.0)).await??))
+}
+
+/// What of a head of hair is not measured, by how much it may change the hair as it is drawn: most first.
+#[utoipa::path(tag = "compute", request_body = HairRequest, responses(
+    (status = 200, body = Vec<Doubt>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/doubts")]
+pub async fn doubts(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<HairRequest>,
+) -> Result<web::Json<Vec<Doubt>>, ApiError> {
+    Ok(web::Json(state.compute(move || body.0.doubts()).await??))
 }
 
 /// How a plan's cut falls on the client's own head.

@@ -58,6 +58,7 @@ routes![
     compute::fall,
     compute::cures,
     compute::scene,
+    compute::doubts,
     compute::locks,
     compute::outlines,
     compute::count_hairs,

@@ -16,7 +16,9 @@ import HairPicture from "@/shared/hair/HairPicture.vue";
 import { LOCKS, useLocks } from "@/shared/hair/useLocks";
 import { frame, outline, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
+import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
+import { askDoubts } from "@/shared/ask";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import { apart, lineTicks } from "./agreement";
@@ -45,6 +47,22 @@ const hair = useLocks(
   ref("now"),
   { count: LOCKS.small },
 );
+
+/** What would change the picture most if it were measured; less than this can't be seen. */
+const TOLD = 3;
+const SEEN_MM = 5;
+const REST_MS = 700;
+const doubts = useComputed(
+  "doubts",
+  computed(() => {
+    if (!props.question) return undefined;
+    const { reading, worn, front_straight, climate } = props.question;
+    return { reading, worn, front_straight, climate };
+  }),
+  askDoubts,
+  REST_MS,
+);
+const told = computed(() => (doubts.data.value ?? []).filter(({ moves_mm }) => moves_mm >= SEEN_MM).slice(0, TOLD));
 
 const points = computed(() => line.value ?? []);
 const at = (place: LineAt) => points.value.findIndex((known) => known.at === place);
@@ -117,7 +135,17 @@ const girthsOff = computed(() => {
         {{ t("read-girthsOff", { percent: Math.round(100 * girthsOff) }) }}
       </template>
     </p>
-    <p v-else class="soft small" aria-live="polite">{{ t(asked ? "read-nowSlow" : "read-nowLacks") }}</p>
+    <div v-if="now && told.length > 0" class="doubts">
+      <h3>{{ t("read-looksLike") }}</h3>
+      <p class="small">{{ t("read-looksLikeElse") }}</p>
+      <ul>
+        <li v-for="{ unmeasured, moves_mm } in told" :key="unmeasured">
+          <span>{{ t(`read-doubt-${unmeasured}`) }}</span>
+          <span class="figure">{{ t("read-doubtMoves", { length: say(moves_mm) }) }}</span>
+        </li>
+      </ul>
+    </div>
+    <p v-if="!now" class="soft small" aria-live="polite">{{ t(asked ? "read-nowSlow" : "read-nowLacks") }}</p>
     <FoldPart :title="`${t('read-line')} ${t('read-lineTaken', { n: points.length, all: lineAtValues.length })}`">
       <p class="soft small">{{ t("read-lineHint") }}</p>
       <ul>
@@ -151,8 +179,26 @@ const girthsOff = computed(() => {
 
 .views {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 12px;
+  grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
+  gap: 8px;
+}
+
+.views > :first-child {
+  grid-row: span 2;
+}
+
+.doubts {
+  border-left: 4px solid var(--now);
+  padding: 2px 0 2px 12px;
+}
+
+.doubts li {
+  grid-template-columns: 1fr auto;
+}
+
+.doubts ul {
+  padding-top: 4px;
+  gap: 2px;
 }
 
 path {
