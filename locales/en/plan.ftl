@@ -253,3 +253,7 @@ plan-clientPage = A page for the client
 plan-clientPageBack = Back to the plan
 plan-clientPageNone = No zone is read yet, so there is no hair to show. Read one first.
 plan-clientTurnRight = Turn right ›
+plan-sectionNamed = Section
+plan-sectionOwn = of its own
+plan-sectionChoose = Choose a section
+plan-sectionElse = Any other section is put together under Section and hold.

@@ -341,6 +341,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sections that have names, each as it lies on the client's own head. */
+        post: operations["sections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/strand": {
         parameters: {
             query?: never;
@@ -2419,6 +2436,11 @@ export interface components {
              */
             technique_share: number;
         };
+        /**
+         * @description A section with a name.
+         * @enum {string}
+         */
+        NamedSection: "everything" | "fringe_triangle" | "horseshoe" | "diamond" | "sides" | "crown" | "halo" | "back_above" | "back_below" | "nape";
         /** @description Changes of a stage's document. */
         NewEdit: {
             /**
@@ -3033,6 +3055,15 @@ export interface components {
             base_version: number;
             /** @description The document, as `StageDocuments` has it for the stage. */
             document: Record<string, never>;
+        };
+        /** @description A section with a name on a drawn head. */
+        SectionPicture: {
+            /** @description Its name. */
+            named: components["schemas"]["NamedSection"];
+            /** @description The picture. */
+            picture: components["schemas"]["StepPicture"];
+            /** @description The same as an expression. */
+            region: components["schemas"]["Region"];
         };
         /** @description A section as it is drawn. */
         SectionShape: {
@@ -3961,6 +3992,7 @@ export type Move = components['schemas']['Move'];
 export type MoveKind = components['schemas']['MoveKind'];
 export type MoveNote = components['schemas']['MoveNote'];
 export type MoveReport = components['schemas']['MoveReport'];
+export type NamedSection = components['schemas']['NamedSection'];
 export type NewEdit = components['schemas']['NewEdit'];
 export type NewVisit = components['schemas']['NewVisit'];
 export type Offset = components['schemas']['Offset'];
@@ -4000,6 +4032,7 @@ export type Region = components['schemas']['Region'];
 export type Role = components['schemas']['Role'];
 export type RoomAir = components['schemas']['RoomAir'];
 export type SaveStage = components['schemas']['SaveStage'];
+export type SectionPicture = components['schemas']['SectionPicture'];
 export type SectionShape = components['schemas']['SectionShape'];
 export type Sections = components['schemas']['Sections'];
 export type SharpEdge = components['schemas']['SharpEdge'];
@@ -4699,6 +4732,37 @@ export interface operations {
                 };
                 content: {
                     "model/gltf-binary": number[];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    sections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HairRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionPicture"][];
                 };
             };
             422: {
@@ -5414,6 +5478,7 @@ export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["sche
 export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
 export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
 export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside"];
+export const namedSectionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedSection"]> = ["everything", "fringe_triangle", "horseshoe", "diamond", "sides", "crown", "halo", "back_above", "back_below", "nape"];
 export const outcomeOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
     kind: unknown;
 }>["kind"]> = ["cut"];

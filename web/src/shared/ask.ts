@@ -24,6 +24,7 @@ import {
   type Patch,
   type RawReading,
   type ReadingSummary,
+  type SectionPicture,
   type SinceLast,
   type StrandLines,
   type Talk,
@@ -60,6 +61,10 @@ export const askStrand = (question: {
 }): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
 
 /** The locks of hair as it is or after a plan's cut. */
+/** The sections that have names, as they lie on a head. */
+export const askSections = (head: HairRequest): Promise<SectionPicture[]> =>
+  body(client.POST("/api/compute/sections", { body: head }));
+
 /** What is not measured, by how much it may change the hair as it is drawn. */
 export const askDoubts = (head: HairRequest): Promise<Doubt[]> =>
   body(client.POST("/api/compute/doubts", { body: head }));

@@ -7,7 +7,7 @@ use super::{
 };
 use crate::head::{Landmark, Place};
 use crate::message::{Arg, Message};
-use crate::section::{Along, Anchor, Parting, Region, Side};
+use crate::section::{Along, Anchor, NamedSection, Parting, Region, Side};
 use serde::Serialize;
 
 /// A move in messages.
@@ -186,6 +186,9 @@ fn named_side(parting: &Parting, with: Landmark, other: bool) -> Option<Message>
 
 fn region(region: &Region) -> Message {
     let nothing = || Message::new("step-region-nothing");
+    if let (Some(named), Region::All(_)) = (NamedSection::of(region), region) {
+        return Message::word("section", named);
+    }
     match region {
         Region::Everything => Message::new("step-region-everything"),
         Region::Half(side) => Message::word("step-half", side),

@@ -2,9 +2,8 @@
 
 use crate::cut::{
     Cut, FallLine, Fingers, FirstLength, Guide, HeadTilt, Hold, Layout, Move, MoveKind, OverDirection,
-    Sections, Technique,
+    Sections,
 };
-use crate::fibre::HeldState;
 use crate::head::{Landmark, Zone};
 use crate::mark::{Aim, ZoneAim};
 use crate::section::{Along, Region};
@@ -43,19 +42,7 @@ fn step(zone: Zone, wish: &ZoneAim) -> Option<Move> {
         }),
         (None, None) => return None,
     };
-    Some(Move {
-        id: 0,
-        name: String::new(),
-        off: false,
-        region: Region::Zone(zone),
-        mirrored: false,
-        state: HeldState::default(),
-        kind,
-        technique: Technique::default(),
-        pattern: None,
-        stance: None,
-        banked_until: None,
-    })
+    Some(Move::new(Region::Zone(zone), kind))
 }
 
 #[cfg(test)]

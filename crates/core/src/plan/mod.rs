@@ -14,4 +14,4 @@ pub use answer::FallAnswer;
 pub use cure::{Cure, Lever};
 pub use document::{FallRequest, Plan};
 pub use locks::{HairState, LocksRequest};
-pub use step_picture::StepPicture;
+pub use step_picture::{SectionPicture, StepPicture};

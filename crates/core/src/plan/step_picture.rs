@@ -4,7 +4,7 @@ use crate::cut::{Move, MoveKind, MoveReport, SectionShape};
 use crate::error::FieldErrors;
 use crate::hair::Hair;
 use crate::head::{HeadView, Scalp, Vec3, Zone, from_drawn, lattice, rings, zone_at};
-use crate::section::RegionTest;
+use crate::section::{NamedSection, Region, RegionTest};
 use serde::Serialize;
 
 /// Directions asked to tell from which side a section shows most: one for about two square centimetres.
@@ -50,6 +50,33 @@ impl StepPicture {
             _ => guided.map_or(Vec::new(), |shape| on_the_side(view, &shape.base)),
         };
         Ok(Self { view, section: section.rings(view), held: arrow(view, &report.sections), guide })
+    }
+}
+
+/// A section with a name on a drawn head.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SectionPicture {
+    /// Its name.
+    pub named: NamedSection,
+    /// The same as an expression.
+    pub region: Region,
+    /// The picture.
+    pub picture: StepPicture,
+}
+
+impl Hair {
+    /// Every section that has a name, as it lies on this head.
+    pub fn named_sections(&self) -> Result<Vec<SectionPicture>, FieldErrors> {
+        let of = |named: NamedSection| {
+            let region = named.region();
+            let scalp = self.scalp();
+            let section = Seen { scalp, test: region.on(&scalp)? };
+            let view = section.best_view();
+            let picture = StepPicture { view, section: section.rings(view), held: None, guide: Vec::new() };
+            Ok(SectionPicture { named, region, picture })
+        };
+        NamedSection::ALL.into_iter().map(of).collect()
     }
 }
 

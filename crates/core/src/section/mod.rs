@@ -6,6 +6,7 @@
 
 mod along;
 mod anchor;
+mod named;
 mod parting;
 mod region;
 
@@ -13,5 +14,6 @@ pub use along::{Along, Chart};
 #[cfg(feature = "schema")]
 pub use anchor::AnchorForm;
 pub use anchor::{Anchor, Offset};
+pub use named::NamedSection;
 pub use parting::{Cutting, Parting};
 pub use region::{Region, RegionTest, Side};

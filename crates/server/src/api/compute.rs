@@ -11,7 +11,7 @@ use spirel_core::grow::{Doubt, HairNow, HairRequest};
 use spirel_core::head::Figure;
 use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
-use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest};
+use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest, SectionPicture};
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
 use spirel_core::scope::{HairCount, count};
 use spirel_core::summary::{ReadingSummary, summarise};
@@ -158,6 +158,20 @@ pub async fn doubts(
     body: JsonBody<HairRequest>,
 ) -> Result<web::Json<Vec<Doubt>>, ApiError> {
     Ok(web::Json(state.compute(move || body.0.doubts()).await??))
+}
+
+/// The sections that have names, each as it lies on the client's own head.
+#[utoipa::path(tag = "compute", request_body = HairRequest, responses(
+    (status = 200, body = Vec<SectionPicture>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/sections")]
+pub async fn sections(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<HairRequest>,
+) -> Result<web::Json<Vec<SectionPicture>>, ApiError> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute(move || heads.sections(body.0)).await??))
 }
 
 /// How a plan's cut falls on the client's own head.

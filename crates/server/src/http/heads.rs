@@ -7,7 +7,7 @@ use spirel_core::FieldErrors;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
 use spirel_core::lock::Lock;
-use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest};
+use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest, SectionPicture};
 use std::sync::Arc;
 
 /// Heads kept; their size is in docs/performance.md.
@@ -50,6 +50,11 @@ impl GrownHeads {
         let mut faults = FieldErrors::default();
         let Some(head) = faults.take("on", self.head(request.on.head())) else { return Err(faults) };
         request.answer_on(&head.hair)
+    }
+
+    /// The sections that have names, on such a head.
+    pub fn sections(&self, request: HairRequest) -> Result<Vec<SectionPicture>, FieldErrors> {
+        self.head(request)?.hair.named_sections()
     }
 
     /// The hair of a head as it is.

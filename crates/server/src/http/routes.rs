@@ -59,6 +59,7 @@ routes![
     compute::cures,
     compute::scene,
     compute::doubts,
+    compute::sections,
     compute::locks,
     compute::outlines,
     compute::count_hairs,

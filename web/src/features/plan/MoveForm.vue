@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What can be set of one step. */
-import type { Move, MoveReport, Point } from "@/api";
+import type { Figure, Move, MoveReport, Point, SectionPicture } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import FoldPart from "@/shared/FoldPart.vue";
@@ -10,6 +10,7 @@ import { howFields } from "./howFields";
 import { moveFields } from "./moveFields";
 import { pauseFields } from "./pauseFields";
 import RegionForm from "./RegionForm.vue";
+import SectionPick from "./SectionPick.vue";
 
 defineProps<{
   move: Move;
@@ -17,6 +18,9 @@ defineProps<{
   at: number;
   count: number;
   report: MoveReport | undefined;
+  /** Sections that have names, and the person they are drawn on; nothing while they are on their way. */
+  sections: readonly SectionPicture[] | undefined;
+  figure: Figure | undefined;
   points: readonly Point[];
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
@@ -30,6 +34,15 @@ const put = (change: (move: Move) => void) => emit("change", change);
     <DescribedFields :fields="pauseFields(move.kind.pause)" :fault-at="faultAt" :disabled="disabled" @change="put" />
   </div>
   <div v-else class="form">
+    <SectionPick
+      v-if="sections && figure"
+      class="wide"
+      :model-value="move.region"
+      :sections="sections"
+      :figure="figure"
+      :disabled="disabled"
+      @update:model-value="put((m) => (m.region = $event))"
+    />
     <DescribedFields
       :fields="moveFields(move, points, report)"
       :fault-at="faultAt"

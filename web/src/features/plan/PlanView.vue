@@ -2,7 +2,7 @@
 import { copy } from "@/shared/plain";
 import type { Cure, Cut, FallRequest, Move } from "@/api";
 import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCures, askCuts, askFall, askFigure, askScene } from "@/shared/ask";
+import { askCures, askCuts, askFall, askFigure, askScene, askSections } from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";
@@ -58,6 +58,13 @@ const figure = useComputed(
   "figure",
   computed(() => ({ reading: { measures: reading.value.measures ?? {} } })),
   askFigure,
+);
+/** Sections that have names lie on the head, whatever the cut. */
+const namedSections = useComputed(
+  "sections",
+  computed(() => (known.value ? { reading: reading.value } : undefined)),
+  askSections,
+  SPACE_REST_MS,
 );
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
 
@@ -198,6 +205,8 @@ function does(at: number): string {
               :count="moves.length"
               :move="move"
               :report="fall.data.value?.moves[i]"
+              :sections="namedSections.data.value"
+              :figure="figure.data.value"
               :points="figure.data.value?.points.map((p) => p.point) ?? []"
               :fault-at="(field) => fault(`cut.moves.${i}.${field}`)"
               :disabled="locked"
