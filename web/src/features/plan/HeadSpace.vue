@@ -51,7 +51,7 @@ useResizeObserver(canvas, ([entry]) => {
 });
 watch([() => props.glb, space], ([glb]) => {
   // The reader keeps its input; the bytes may be asked for again.
-  if (glb) void space.value?.load(glb.slice(0), shown.value);
+  if (glb) void space.value?.load(glb.slice(0));
 });
 watch([() => props.tone, space], ([tone]) => space.value?.tint(tone));
 watch(shown, (state) => space.value?.show(state));

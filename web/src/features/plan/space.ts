@@ -74,6 +74,7 @@ export class Space {
   private hairTone = "#7a5238";
   private waiting = 0;
   private turning = 0;
+  private shown: Shown = "after";
   /** Where the hair goes over from now to after, while both are shown: a share of what is seen, from the left. */
   private share = 0.5;
   private half = 0.2;
@@ -99,7 +100,7 @@ export class Space {
   }
 
   /** Puts another scene in place of the last; the eye stays where it is unless `side` says otherwise. */
-  async load(glb: ArrayBuffer, shown: Shown) {
+  async load(glb: ArrayBuffer) {
     const { scene } = await new GLTFLoader().parseAsync(glb, "");
     this.clear();
     const parts: Object3D[] = [];
@@ -114,7 +115,8 @@ export class Space {
     // The shoulders give the head its size, however short the hair.
     box.expandByPoint(new Vector3(0, -0.2, 0));
     this.frame(box);
-    this.show(shown);
+    // As it is wished by now: reading the scene took a while.
+    this.show(this.shown);
   }
 
   /** Gives hair the client's own tone. */
@@ -126,6 +128,7 @@ export class Space {
   }
 
   show(shown: Shown) {
+    this.shown = shown;
     for (const state of ["now", "after"] as const) {
       const material = this.materials.get(`hair ${state}`);
       if (material) material.clippingPlanes = shown === "both" ? [this.edge[state]] : null;
