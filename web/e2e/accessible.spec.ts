@@ -51,6 +51,13 @@ for (const scheme of ["light", "dark"] as const) {
     await page.getByRole("link", { name: "Print the marks" }).click();
     await expect(page.locator("article").first()).toBeVisible();
     await clean(page, "print");
+    await page.goto(page.url().replace(/\/print$/, "/plan/print"));
+    await expect(page.locator("[data-painted]")).toHaveCount(3);
+    await clean(page, "a page for the client");
+    await page.goto(page.url().replace(/\/print$/, ""));
+    await page.getByRole("button", { name: "Choose a section" }).click();
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await clean(page, "sections by name");
     await page.goto("/nowhere/at/all");
     await clean(page, "nowhere");
   });

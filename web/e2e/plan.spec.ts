@@ -91,6 +91,27 @@ test("steps over a flat back are found, lead to their move, and are mended by on
   await expect(choppy).toBeVisible();
 });
 
+test("a section is chosen by its name, and the hair is taken along and shown to the client", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Plan");
+  await wren.getByRole("button", { name: "Layers", exact: true }).click();
+  const words = wren.locator(".step");
+  await expect(words).toContainText("Section: all the hair");
+  await wren.getByRole("button", { name: "Choose a section" }).click();
+  await wren.getByRole("dialog").getByRole("button", { name: "fringe triangle" }).click();
+  await expect(words).toContainText("Section: fringe triangle");
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  const svg = (await download(wren, "Hair as SVG")).toString();
+  expect(svg.match(/<path/g)?.length).toBeGreaterThan(1000);
+  expect(svg).not.toContain("NaN");
+
+  await wren.getByRole("button", { name: "Show the client" }).click();
+  await wren.getByRole("link", { name: "A page for the client" }).click();
+  await expect(wren.getByRole("img", { name: /^from/ })).toHaveCount(3);
+  await expect(wren.locator("[data-painted]")).toHaveCount(3);
+  await expect(wren.getByRole("heading", { name: "Gudrun Slate" })).toBeVisible();
+});
+
 test("a cut of one's own is written from nothing: which hair, how it lies, how it is held", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
   const words = wren.locator(".step");

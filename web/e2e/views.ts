@@ -34,7 +34,7 @@ async function fullVisit(page: Page): Promise<{ client: string; visit: string }>
 /** Addresses of all views, with what is opened in each by its name. */
 export async function allViews(page: Page): Promise<{ name: string; path: string }[]> {
   const { client, visit } = await fullVisit(page);
-  const stages = ["talk", "read", "aim", "plan", "mark", "print"];
+  const stages = ["talk", "read", "aim", "plan", "plan/print", "mark", "print"];
   return [
     { name: "sign-in", path: "/sign-in" },
     { name: "people", path: "/people" },
