@@ -76,7 +76,7 @@ function press(event: KeyboardEvent) {
     ArrowDown: () => space.value?.turn(0, -TURN),
     ",": () => step(-1),
     ".": () => step(1),
-    n: () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length]!),
+    n: () => (shown.value = shown.value === "now" ? "after" : "now"),
   };
   const act = chosen
     ? () => {
