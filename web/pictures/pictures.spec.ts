@@ -88,8 +88,6 @@ test("a visit in the evening", async ({ wren: page }) => {
   await openVisit(page, "Bastian Crook", "Plan");
   await inSpace(page);
   await take(page, "plan-dark");
-  await openVisit(page, "Tova Quill", "Mark");
-  await take(page, "mark-dark");
 });
 
 test("a visit on a tablet", async ({ wren: page }, info) => {

@@ -14,11 +14,11 @@ export const KINDS: Record<string, Kind> = {
 };
 
 const wet = { moisture: "wet", comb: "wide" } as const;
-const perimeter = (point: "shoulder" | "chin"): Move => ({
+const toTheShoulder: Move = {
   region: "everything",
   state: wet,
-  kind: { perimeter: { behind: { point }, worn: true } },
-});
+  kind: { perimeter: { behind: { point: "shoulder" }, worn: true } },
+};
 /** The same length all over, measured at right angles to the head. */
 const layers = (worn_mm: number): Move => ({
   region: "everything",
@@ -61,9 +61,9 @@ const verticalSides: Move = {
 };
 /** The four shapes, as steps. */
 export const SHAPES: Record<string, Move[]> = {
-  "one length": [perimeter("shoulder")],
-  "round layers": [perimeter("shoulder"), layers(130)],
-  "square layers": [perimeter("shoulder"), levelTop, verticalSides],
+  "one length": [toTheShoulder],
+  "round layers": [toTheShoulder, layers(130)],
+  "square layers": [toTheShoulder, levelTop, verticalSides],
   short: [layers(55)],
 };
 export const VIEWS = ["front", "front_left"] as const;

@@ -186,6 +186,7 @@ fn named_side(parting: &Parting, with: Landmark, other: bool) -> Option<Message>
 
 fn region(region: &Region) -> Message {
     let nothing = || Message::new("step-region-nothing");
+    // What is no more than one part has its own words below.
     if let (Some(named), Region::All(_)) = (NamedSection::of(region), region) {
         return Message::word("section", named);
     }

@@ -130,21 +130,4 @@ article :deep(.comb) {
 .left {
   padding-top: 10px;
 }
-
-@media print {
-  .paper {
-    padding: 0;
-    width: auto;
-    max-width: none;
-    overflow: visible;
-    color: #000;
-  }
-}
-</style>
-
-<style>
-@page {
-  size: A4 landscape;
-  margin: 9mm 12mm;
-}
 </style>

@@ -99,19 +99,4 @@ figcaption {
     grid-template-columns: 1fr;
   }
 }
-
-@media print {
-  .paper {
-    padding: 0;
-    max-width: none;
-    color: #000;
-  }
-}
-</style>
-
-<style>
-@page {
-  size: A4 landscape;
-  margin: 9mm 12mm;
-}
 </style>

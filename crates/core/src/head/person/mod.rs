@@ -75,7 +75,7 @@ pub(crate) fn person(form: &HeadForm, hairline: &Hairline, measures: &Measures) 
     HeadView::ALL.map(seen).into()
 }
 
-/// Lines of the face in space, mm, with the ink each is drawn in.
+/// Lines of face and ears in space, mm, a little off the skin.
 pub(crate) fn face_in_space(shape: &Shape, form: &HeadForm, measures: &Measures) -> Vec<Vec<Vec3>> {
     let (front, side) = fits(form, measures);
     let ears = [1.0, -1.0].into_iter().flat_map(|hand| {
