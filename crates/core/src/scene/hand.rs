@@ -88,11 +88,11 @@ fn on(line: &[Vec3], mm: f64) -> Vec3 {
     line[0]
 }
 
-/// A ring about an axis.
+/// A ring about an axis, the way round in which a tube along it faces out.
 fn round(middle: Vec3, axis: Vec3, radius: f64) -> Vec<Vec3> {
     let side = if axis.y.abs() < 0.9 { Vec3::y() } else { Vec3::z() };
     let one = side.cross(&axis).normalize();
-    let other = axis.cross(&one);
+    let other = one.cross(&axis);
     let at = |i: usize| {
         let (sin, cos) = (TAU * i as f64 / ROUND as f64).sin_cos();
         middle + (one * cos + other * sin) * radius
@@ -122,6 +122,14 @@ mod tests {
         let teeth: Vec<Vec3> = held.comb[1..].iter().flat_map(all).collect();
         let (low, high) = teeth.iter().fold((f64::MAX, f64::MIN), |(l, h), p| (l.min(p.y), h.max(p.y)));
         assert!(low < 120.0 && high > 120.0, "they reach through it");
+        for tube in held.fingers.iter().chain(&held.comb) {
+            // Rings of one place close the ends; between others the surface faces away from the axis.
+            for pair in tube.windows(2).filter(|pair| (pair[1][0] - pair[0][0]).norm() > 4.0) {
+                let axis = pair[0].iter().sum::<Vec3>() / ROUND as f64;
+                let faces = (pair[1][0] - pair[0][0]).cross(&(pair[0][1] - pair[0][0]));
+                assert!(faces.dot(&(pair[0][0] - axis)) > 0.0);
+            }
+        }
         let nothing = SectionShape { base: vec![], hand: vec![] };
         assert!(super::held(&nothing).is_none());
     }

@@ -239,7 +239,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
           :label="`${t(`aim-drawn-${drawn}`)}, ${t(`plan-view-${side}`)}`"
         />
       </foreignObject>
-      <text class="side" x="0" :y="size.top + 16">{{ t(`aim-side-${side}`) }}</text>
+      <text class="side" x="0" :y="size.top + 16">{{ t(`plan-view-${side}`) }}</text>
     </g>
     <g v-for="mark in levels" :key="mark.point" class="level" @click="level(-mark.y)">
       <line :x1="10" :x2="2 * size.body - 4" :y1="mark.y" :y2="mark.y" />
