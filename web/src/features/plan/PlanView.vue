@@ -9,7 +9,7 @@ import ClientEyes from "./ClientEyes.vue";
 import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { css, toneOf } from "@/shared/hair/tones";
-import { useLocks } from "@/shared/hair/useLocks";
+import { headOf, useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
@@ -62,7 +62,7 @@ const figure = useComputed(
 /** Sections that have names lie on the head, whatever the cut. */
 const namedSections = useComputed(
   "sections",
-  computed(() => (known.value ? { reading: reading.value } : undefined)),
+  computed(() => question.value && headOf(question.value)),
   askSections,
   SPACE_REST_MS,
 );

@@ -13,7 +13,7 @@ import {
   lineAtValues,
 } from "@/api";
 import HairPicture from "@/shared/hair/HairPicture.vue";
-import { LOCKS, useLocks } from "@/shared/hair/useLocks";
+import { headOf, LOCKS, useLocks } from "@/shared/hair/useLocks";
 import { frame, outline, type View } from "@/shared/fallDrawing";
 import LengthField from "@/shared/LengthField.vue";
 import { useComputed } from "@/shared/useComputed";
@@ -54,11 +54,7 @@ const SEEN_MM = 5;
 const REST_MS = 700;
 const doubts = useComputed(
   "doubts",
-  computed(() => {
-    if (!props.question) return undefined;
-    const { reading, worn, front_straight, climate } = props.question;
-    return { reading, worn, front_straight, climate };
-  }),
+  computed(() => props.question && headOf(props.question)),
   askDoubts,
   REST_MS,
 );

@@ -21,6 +21,14 @@ export function uncut(
   return { reading, worn, front_straight, climate, ties_back: false, plan: contract.stages.plan };
 }
 
+/** The head of hair that is meant, whatever is cut of it: the program keeps it grown. */
+export const headOf = ({ reading, worn, front_straight, climate }: FallRequest) => ({
+  reading,
+  worn,
+  front_straight,
+  climate,
+});
+
 /** The hair of a plan's head, to be drawn; with an aim as that wishes it. */
 export function useLocks(
   question: ComputedRef<FallRequest | undefined>,
