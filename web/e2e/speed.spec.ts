@@ -16,6 +16,8 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
   await answered;
   const front = wren.getByRole("img", { name: /^from the front/ }).locator(".after");
   await expect(front).toBeVisible();
+  // What the first sight of a cut sets going is not measured.
+  await wren.waitForTimeout(2 * REST_MS);
   // The page itself notes when a key reaches it and when the frame with the new outline and numbers is drawn: asking
   // from outside would add as much again.
   await front.evaluate((path) => {
@@ -38,25 +40,31 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
   info.annotations.push({ type: "measured", description: said });
   process.stdout.write(`    ${said}\n`);
 
-  // Then the hair, once the hand rests: all six pictures of it are painted one after the other.
+  // Then the hair, once the hand rests: all pictures of it are painted one after the other, the large one first.
+  const pictures = await wren.locator("[data-painted]").count();
   await wren.evaluate(() => {
-    const page = window as unknown as { typed: number; painted: number };
-    page.painted = 0;
-    const note = () => (page.painted = performance.now() - page.typed);
+    const page = window as unknown as { typed: number; painted: number[] };
+    document.addEventListener("input", () => (page.painted = []), true);
+    const note = () => page.painted.push(performance.now() - page.typed);
     for (const hair of document.querySelectorAll("[data-painted]"))
       new MutationObserver(note).observe(hair, { attributes: true, attributeFilter: ["data-painted"] });
   });
-  const hair: number[] = [];
+  const painted = () => wren.evaluate(() => (window as unknown as { painted: number[] }).painted.map(Math.round));
+  const large: number[] = [];
+  const all: number[] = [];
   for (let i = 0; i < RESTS; i++) {
-    const answer = wren.waitForResponse("**/api/compute/locks");
     // None of these was asked for above: what is kept is not asked for again.
     await wren.getByLabel("Below it by").fill(String(-0.2 - 0.3 * i));
-    await (await answer).finished();
+    await expect.poll(async () => (await painted()).length).toBe(pictures);
+    const times = await painted();
+    large.push(times[0]!);
+    all.push(times.at(-1)!);
     await wren.waitForTimeout(REST_MS);
-    hair.push(await wren.evaluate(() => Math.round((window as unknown as { painted: number }).painted)));
   }
-  hair.sort((a, b) => a - b);
-  const rested = `edit to hair on all pictures: median ${hair[RESTS >> 1]} ms, ${hair[0]} to ${hair[RESTS - 1]} ms`;
-  info.annotations.push({ type: "measured", description: rested });
-  process.stdout.write(`    ${rested}\n`);
+  for (const [what, measured] of Object.entries({ "the large picture": large, "all pictures": all })) {
+    measured.sort((one, other) => one - other);
+    const rested = `edit to hair on ${what}: median ${measured[RESTS >> 1]} ms, ${measured[0]} to ${measured.at(-1)} ms`;
+    info.annotations.push({ type: "measured", description: rested });
+    process.stdout.write(`    ${rested}\n`);
+  }
 });

@@ -18,7 +18,6 @@ import {
   type HairRequest,
   type HeldState,
   type LengthUnit,
-  type Lock,
   type LocksRequest,
   type MarkSheet,
   type Patch,
@@ -60,32 +59,32 @@ export const askStrand = (question: {
   worn: WornStyle;
 }): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
 
-/** The locks of hair as it is or after a plan's cut. */
 /** The sections that have names, as they lie on a head. */
-export const askSections = (head: HairRequest): Promise<SectionPicture[]> =>
-  body(client.POST("/api/compute/sections", { body: head }));
+export const askSections = (head: HairRequest, signal?: AbortSignal): Promise<SectionPicture[]> =>
+  body(client.POST("/api/compute/sections", { signal, body: head }));
 
 /** What is not measured, by how much it may change the hair as it is drawn. */
-export const askDoubts = (head: HairRequest): Promise<Doubt[]> =>
-  body(client.POST("/api/compute/doubts", { body: head }));
+export const askDoubts = (head: HairRequest, signal?: AbortSignal): Promise<Doubt[]> =>
+  body(client.POST("/api/compute/doubts", { signal, body: head }));
 
-export const askLocks = (question: LocksRequest): Promise<Lock[]> =>
-  body(client.POST("/api/compute/locks", { body: question }));
+/** The locks of hair as it is, is wished or is after a plan's cut: as they come, for they are read where they are painted. */
+export const askLocks = (question: LocksRequest, signal?: AbortSignal): Promise<Blob> =>
+  body(client.POST("/api/compute/locks", { signal, body: question, parseAs: "blob" }));
 
-export const askFall = (question: FallRequest): Promise<FallAnswer> =>
-  body(client.POST("/api/compute/fall", { body: question }));
+export const askFall = (question: FallRequest, signal?: AbortSignal): Promise<FallAnswer> =>
+  body(client.POST("/api/compute/fall", { signal, body: question }));
 
 /** The least changes that cure what a plan is objected to for. */
-export const askCures = (question: FallRequest): Promise<Cure[]> =>
-  body(client.POST("/api/compute/cures", { body: question }));
+export const askCures = (question: FallRequest, signal?: AbortSignal): Promise<Cure[]> =>
+  body(client.POST("/api/compute/cures", { signal, body: question }));
 
 /** The hair as it is, and how well it agrees with what was measured of it as a whole. */
-export const askNow = (question: HairRequest): Promise<HairNow> =>
-  body(client.POST("/api/compute/now", { body: question }));
+export const askNow = (question: HairRequest, signal?: AbortSignal): Promise<HairNow> =>
+  body(client.POST("/api/compute/now", { signal, body: question }));
 
 /** The plan as a scene, binary glTF. */
-export const askScene = (question: FallRequest): Promise<ArrayBuffer> =>
-  body(client.POST("/api/compute/scene", { body: question, parseAs: "arrayBuffer" }));
+export const askScene = (question: FallRequest, signal?: AbortSignal): Promise<ArrayBuffer> =>
+  body(client.POST("/api/compute/scene", { signal, body: question, parseAs: "arrayBuffer" }));
 
 /** The outlines before and after, SVG. */
 export const askOutlines = (question: FallRequest): Promise<string> =>

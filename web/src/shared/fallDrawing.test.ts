@@ -1,6 +1,7 @@
 import type { Aim, Fall, Figure } from "@/api";
 import { describe, expect, it } from "vitest";
-import { aims, asSeen, frame, near, outline, project, section, spread, wishesOf } from "./fallDrawing";
+import { aims, frame, outline, section, spread, wishesOf } from "./fallDrawing";
+import { asSeen, near, project } from "./sights";
 
 const side = { heights_mm: [100, 0], one_mm: [0, 90], other_mm: [0, 70] };
 const fall = {

@@ -4,12 +4,13 @@ import { computed, type ComputedRef } from "vue";
 
 /**
  * What the core answers to a question that changes while people type: the last answer stands until the next is there. It
- * is asked once typing has rested for `restMs`; or, to `follow` the hand, at once and then no more often than that.
+ * is asked once typing has rested for `restMs`, and what is no longer asked is given up; or, to `follow` the hand, at once
+ * and then no more often than that: there every answer is shown, or none would be until the hand rests.
  */
 export function useComputed<Q, A>(
   name: string,
   question: ComputedRef<Q | undefined>,
-  ask: (question: Q) => Promise<A>,
+  ask: (question: Q, signal?: AbortSignal) => Promise<A>,
   restMs = 120,
   follow = false,
 ) {
@@ -17,7 +18,7 @@ export function useComputed<Q, A>(
   const rested = follow ? refThrottled(text, restMs) : refDebounced(text, restMs);
   return useQuery({
     queryKey: computed(() => ["computed", name, rested.value] as const),
-    queryFn: () => ask(JSON.parse(rested.value) as Q),
+    queryFn: (context) => ask(JSON.parse(rested.value) as Q, follow ? undefined : context.signal),
     enabled: computed(() => rested.value !== ""),
     placeholderData: keepPreviousData,
     // Answers are large and never changed: watching or comparing every number in them costs more than drawing them.

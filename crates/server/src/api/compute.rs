@@ -185,7 +185,7 @@ pub async fn fall(
     body: JsonBody<FallRequest>,
 ) -> Result<web::Json<FallAnswer>, ApiError> {
     let heads = state.heads.clone();
-    Ok(web::Json(state.compute(move || heads.answer(&body.0)).await??))
+    Ok(web::Json(state.compute_prompt(move || heads.answer(&body.0)).await??))
 }
 
 /// The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut.

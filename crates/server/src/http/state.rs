@@ -4,6 +4,7 @@ use super::heads::GrownHeads;
 use super::{ApiError, Live};
 use actix_web::web;
 use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
+use rayon::{ThreadPool, ThreadPoolBuilder};
 use spirel_store::Store;
 use std::net::IpAddr;
 use std::num::NonZeroU32;
@@ -40,6 +41,9 @@ pub struct State {
     pub live: Arc<Live>,
     sign_ins: DefaultKeyedRateLimiter<String>,
     heavy: Semaphore,
+    prompt: Semaphore,
+    /// Work on pictures keeps the threads that all others share busy for longer than a hand waits.
+    prompt_threads: Option<Arc<ThreadPool>>,
     light: Semaphore,
 }
 
@@ -56,6 +60,8 @@ impl State {
             live: Arc::default(),
             sign_ins,
             heavy: Semaphore::new(cores.saturating_sub(1).max(1)),
+            prompt: Semaphore::new(cores.saturating_sub(1).max(1)),
+            prompt_threads: ThreadPoolBuilder::new().num_threads(cores).build().ok().map(Arc::new),
             light: Semaphore::new(cores),
         }
     }
@@ -77,6 +83,19 @@ impl State {
         work: impl FnOnce() -> T + Send + 'static,
     ) -> Result<T, ApiError> {
         Self::in_turn(&self.heavy, work).await
+    }
+
+    /// The same for what is asked over and over while a hand turns a value: it doesn't wait behind pictures.
+    pub async fn compute_prompt<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> T + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let threads = self.prompt_threads.clone();
+        let work = move || match threads {
+            Some(threads) => threads.install(work),
+            None => work(),
+        };
+        Self::in_turn(&self.prompt, work).await
     }
 
     /// The same for what takes a few milliseconds, which never waits behind heads of hair.

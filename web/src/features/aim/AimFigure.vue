@@ -3,7 +3,6 @@
 import {
   type Aim,
   type Figure,
-  type Lock,
   type MarkSheet,
   type Place,
   type Zone,
@@ -30,7 +29,7 @@ import {
   type Side,
 } from "./figureDrawing";
 import HairPicture from "@/shared/hair/HairPicture.vue";
-import type { Colour } from "@/shared/hair/paint";
+import type { Tones } from "@/shared/hair/paint";
 import { sayWish } from "./sayPlace";
 
 const props = defineProps<{
@@ -38,11 +37,11 @@ const props = defineProps<{
   aim: Aim;
   marks: MarkSheet | undefined;
   /** The hair, once it is there: as it is, or as the aim wishes it. */
-  locks: readonly Lock[] | undefined;
+  locks: Blob | undefined;
   drawn: "now" | "aimed";
   /** Whether it is of an aim that has changed since. */
   stale: boolean;
-  tone: (lock: Lock) => Colour;
+  tones: Tones;
   disabled: boolean;
 }>();
 const zone = defineModel<Zone>("zone", { required: true });
@@ -233,7 +232,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
           :view="side"
           :figure="figure"
           :locks="locks"
-          :tone="tone"
+          :tones="tones"
           :stale="stale"
           :box="[-size.body, size.top, 2 * size.body, size.height]"
           :label="`${t(`aim-drawn-${drawn}`)}, ${t(`plan-view-${side}`)}`"

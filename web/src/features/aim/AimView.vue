@@ -201,7 +201,7 @@ function difference(name: Zone): string {
         :aim="aim"
         :marks="marks.data.value"
         :locks="hair.locks.value"
-        :tone="hair.tone.value"
+        :tones="hair.tones.value"
         :stale="hair.stale.value"
         :drawn="wished ? drawn : 'now'"
         :disabled="locked"

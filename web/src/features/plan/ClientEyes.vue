@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** For a client's eyes: before and after, filling the screen, without numbers; a finger drawn across turns the head. */
 import type { FallRequest, Figure } from "@/api";
-import type { View } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
 import { computed, ref } from "vue";
@@ -60,7 +60,7 @@ function drag(event: PointerEvent) {
             :view="view"
             :figure="figure"
             :locks="hair.locks.value"
-            :tone="hair.tone.value"
+            :tones="hair.tones.value"
             :stale="false"
             :box="box"
             :label="`${t(`plan-client-${name}`)}, ${t(`plan-view-${view}`)}`"

@@ -6,7 +6,8 @@ import { askFall, askFigure } from "@/shared/ask";
 import { sayDay } from "@/shared/days";
 import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
-import { frame, type View } from "@/shared/fallDrawing";
+import { frame } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
@@ -27,7 +28,7 @@ const figure = useComputed(
   askFigure,
 );
 const fall = useComputed("fall", question, askFall);
-const { locks, tone } = useLocks(question, ref("after"));
+const { locks, tones } = useLocks(question, ref("after"));
 const box = computed(() => fall.data.value && boxOf(frame([fall.data.value.after], [])));
 const print = () => window.print();
 </script>
@@ -51,7 +52,7 @@ const print = () => window.print();
           :view="view"
           :figure="figure.data.value"
           :locks="locks"
-          :tone="tone"
+          :tones="tones"
           :box="box"
           :label="t(`plan-view-${view}`)"
         />

@@ -10,7 +10,8 @@ import { t } from "@/shared/words";
 import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
 import ZoneLengths from "./ZoneLengths.vue";
-import { VIEWS, type View } from "@/shared/fallDrawing";
+import { VIEWS } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 
 const props = defineProps<{
   name: string;
@@ -32,7 +33,7 @@ const state = ref<HairState>("after");
 const states = computed(() =>
   (["now", "after"] as const).map((value) => ({ value, label: t(`plan-hairState-${value}`) })),
 );
-const { locks, stale, tone } = useLocks(
+const { locks, stale, tones } = useLocks(
   computed(() => props.question),
   state,
 );
@@ -69,7 +70,7 @@ function said(name: View): string {
       :before="answer.before"
       :after="answer.after"
       :locks="locks"
-      :tone="tone"
+      :tones="tones"
       :stale="stale"
       :sections="[]"
       :wishes="wishes"
@@ -89,7 +90,7 @@ function said(name: View): string {
           :view="side"
           :figure="figure"
           :locks="locks"
-          :tone="tone"
+          :tones="tones"
           :stale="stale"
           :box="small"
           :label="said(side)"

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 /** The fall in one view: the hair as it will be or is, with the outlines of both over it, and the section that is worked on. */
-import type { Fall, Figure, Lock, SectionShape, Zone } from "@/api";
+import type { Fall, Figure, SectionShape, Zone } from "@/api";
 import HairPicture from "@/shared/hair/HairPicture.vue";
-import type { Colour } from "@/shared/hair/paint";
+import type { Tones } from "@/shared/hair/paint";
 import { computed } from "vue";
 import { t } from "@/shared/words";
-import { aims, outline, section, type View } from "@/shared/fallDrawing";
+import { aims, outline, section } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 
 const props = defineProps<{
   view: View;
   figure: Figure;
   before: Fall;
   after: Fall;
-  locks: readonly Lock[] | undefined;
-  tone: (lock: Lock) => Colour;
+  locks: Blob | undefined;
+  tones: Tones;
   stale: boolean;
   sections: readonly SectionShape[];
   wishes: readonly { zone: Zone; height_mm: number }[];
@@ -32,7 +33,7 @@ const shown = computed(() =>
 <template>
   <figure>
     <figcaption>{{ t(`plan-view-${view}`) }}</figcaption>
-    <HairPicture :view="view" :figure="figure" :locks="locks" :tone="tone" :box="box" :stale="stale" :label="label">
+    <HairPicture :view="view" :figure="figure" :locks="locks" :tones="tones" :box="box" :stale="stale" :label="label">
       <path class="before" :d="outline(view, before)" />
       <path class="after" :d="outline(view, after)" />
       <path v-for="(line, i) in aims(view, wishes)" :key="`aim-${i}`" class="aim" :d="line" />

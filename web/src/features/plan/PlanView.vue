@@ -8,7 +8,8 @@ import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";
 import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
-import { css, toneOf } from "@/shared/hair/tones";
+import { css } from "@/shared/hair/paint";
+import { tonesOf } from "@/shared/hair/tones";
 import { headOf, useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -33,7 +34,7 @@ const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
 
 /** The fall follows while the hand is still moving, the scene when it rests, ms. */
 const FOLLOW_MS = 60;
-const SPACE_REST_MS = 400;
+const SPACE_REST_MS = 600;
 
 const { unit, tell } = useUnit();
 const visit = useVisit();
@@ -80,7 +81,7 @@ const curing = computed(() => (found.value && !cures.isPlaceholderData.value ? (
 const flat = ref(false);
 const showing = ref(false);
 /** Of the hair on top: the view in space has one. */
-const tone = computed(() => css(toneOf(question.value?.reading.zones ?? {})({ zone: "top" })));
+const tone = computed(() => css(tonesOf(question.value?.reading.zones ?? {}).top));
 const flatHair = useLocks(
   computed(() => (flat.value ? question.value : undefined)),
   ref("after"),
@@ -265,7 +266,7 @@ function does(at: number): string {
               :before="fall.data.value.before"
               :after="fall.data.value.after"
               :locks="flatHair.locks.value"
-              :tone="flatHair.tone.value"
+              :tones="flatHair.tones.value"
               :stale="flatHair.stale.value"
               :sections="sections"
               :wishes="wishes"

@@ -6,9 +6,10 @@ import FailureNote from "@/shared/FailureNote.vue";
 import { ref } from "vue";
 import { t } from "@/shared/words";
 import { saveAs } from "file-saver";
-import type { View } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 import { hairSvg } from "@/shared/hair/picture";
-import { toneOf } from "@/shared/hair/tones";
+import { tonesOf } from "@/shared/hair/tones";
+import { locksIn } from "@/shared/hair/paint";
 import { LOCKS } from "@/shared/hair/useLocks";
 import { boxOf, type Frame } from "./frame";
 import { pictureOf } from "./downloads";
@@ -42,8 +43,8 @@ async function fileOf(kind: FileKind): Promise<Blob> {
 /** The hair after the cut. */
 async function drawnHair(): Promise<string> {
   const { question: on, figure, frame } = props;
-  const locks = await askLocks({ on, state: "after", count: LOCKS.large });
-  return hairSvg(SIDES, figure, locks, toneOf(on.reading.zones ?? {}), boxOf(frame));
+  const locks = await locksIn(await askLocks({ on, state: "after", count: LOCKS.large }));
+  return hairSvg(SIDES, figure, locks, tonesOf(on.reading.zones ?? {}), boxOf(frame));
 }
 
 const NAMES = {

@@ -14,7 +14,8 @@ import {
 } from "@/api";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { headOf, LOCKS, useLocks } from "@/shared/hair/useLocks";
-import { frame, outline, type View } from "@/shared/fallDrawing";
+import { frame, outline } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 import LengthField from "@/shared/LengthField.vue";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -110,7 +111,7 @@ const girthsOff = computed(() => {
         :view="view"
         :figure="figure"
         :locks="hair.locks.value"
-        :tone="hair.tone.value"
+        :tones="hair.tones.value"
         :stale="hair.stale.value"
         :box="box"
         :label="t(`plan-view-${view}`)"

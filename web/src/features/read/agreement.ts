@@ -1,6 +1,6 @@
 /** How far the computed hair lies from what was measured of it. */
 import type { Agreement, Fall, LineAt } from "@/api";
-import type { View } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 
 /** Where the line is looked at, round the head from the left of the face to the right. */
 

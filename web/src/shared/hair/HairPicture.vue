@@ -2,23 +2,25 @@
 /**
  * Hair as hair, from one side: what lies behind the person, the person, what lies in front of them, and lines over it.
  *
- * The hair is painted when the page has time for it; until then, and while it is out of date, it is pale and the lines tell.
+ * The hair is painted beside the page; until it is, and while it is out of date, it is pale and the lines tell.
  */
-import type { Figure, Lock } from "@/api";
-import type { View } from "@/shared/fallDrawing";
+import type { Figure } from "@/api";
+import type { View } from "@/shared/sights";
 import { useElementSize } from "@vueuse/core";
 import { computed, onScopeDispose, ref, watch } from "vue";
 import PersonLines from "./PersonLines.vue";
 import { scalpOf } from "./person";
-import { isBehind, paint, scalpColour, strokesOf, thinned, type Colour } from "./paint";
+import { css, scalpColour, type Tones } from "./paint";
+import { usePainter } from "./painter";
+import type { Box } from "./picture";
 
 const props = defineProps<{
   view: View;
   figure: Figure;
-  locks: readonly Lock[] | undefined;
-  tone: (lock: Lock) => Colour;
-  /** What is shown, mm: left, top, width and height. */
-  box: readonly [number, number, number, number];
+  /** The locks as the program answers them. */
+  locks: Blob | undefined;
+  tones: Tones;
+  box: Box;
   /** Whether the locks are of hair that has changed since. */
   stale?: boolean;
   label: string;
@@ -36,51 +38,46 @@ const before = ref<HTMLCanvasElement>();
 const { width } = useElementSize(frame);
 /** Hair grows out of its own shade: skin shows only where it parts. */
 const scalp = computed(() => scalpOf(props.figure, props.view));
-const shade = computed(() => (props.locks?.[0] ? scalpColour(props.tone(props.locks[0])) : undefined));
+const shade = computed(() => (props.locks ? css(scalpColour(props.tones)) : undefined));
+const mostLocks = computed(() => Math.max(1, Math.round(LOCKS_PER_DOT * width.value)));
 const viewBox = computed(() => props.box.join(" "));
-/** Wide enough to be painted at all. */
+/** How wide it is painted; none before it has its place. */
 const dots = computed(() =>
   Math.round(width.value * (props.paper ? PAPER_DOTS : Math.min(MOST_DOTS, globalThis.devicePixelRatio || 1))),
 );
 
 /** How often it was painted: what measures and what takes pictures waits for that. */
 let paintings = 0;
-let waiting: ReturnType<typeof setTimeout> | undefined;
-onScopeDispose(() => clearTimeout(waiting));
+const waiting = ref(false);
+let asked = 0;
+const painter = usePainter();
+onScopeDispose(painter.giveUp);
 
-function draw() {
-  const [left, top, wide, high] = props.box;
-  const scale = dots.value / wide;
-  const locks = thinned(props.locks ?? [], LOCKS_PER_DOT * width.value);
-  const strokes = strokesOf(locks, props.view, props.tone, scale);
-  for (const [canvas, back] of [
-    [behind.value, true],
-    [before.value, false],
-  ] as const) {
-    const context = canvas?.getContext("2d");
-    if (!canvas || !context) return;
-    canvas.width = dots.value;
-    canvas.height = Math.round(high * scale);
-    context.setTransform(scale, 0, 0, scale, -left * scale, -top * scale);
-    paint(
-      context,
-      strokes.filter((stroke) => isBehind(props.view, stroke) === back),
-    );
-  }
+function show(canvas: HTMLCanvasElement | undefined, painted: ImageBitmap | null) {
+  canvas?.getContext("bitmaprenderer")?.transferFromImageBitmap(painted);
+}
+
+async function draw() {
+  const { locks, view, tones, box } = props;
+  if (dots.value === 0) return;
+  const mine = ++asked;
+  waiting.value = locks !== undefined;
+  const painted = locks && (await painter.paint({ locks, view, tones, box, dots: dots.value, most: mostLocks.value }));
+  // What was asked for meanwhile is shown instead.
+  if (mine !== asked) return;
+  show(behind.value, painted?.behind ?? null);
+  show(before.value, painted?.before ?? null);
+  waiting.value = false;
   frame.value?.setAttribute("data-painted", String(++paintings));
 }
-watch(
-  [() => props.locks, () => props.view, () => props.tone, viewBox, dots],
-  () => {
-    clearTimeout(waiting);
-    if (dots.value > 0) waiting = setTimeout(draw);
-  },
-  { immediate: true, flush: "post" },
-);
+watch([() => props.locks, () => props.view, () => props.tones, viewBox, dots], draw, {
+  immediate: true,
+  flush: "post",
+});
 </script>
 
 <template>
-  <div ref="frame" class="hair" :class="{ stale }" :style="{ aspectRatio: `${box[2]} / ${box[3]}` }">
+  <div ref="frame" class="hair" :class="{ stale: stale || waiting }" :style="{ aspectRatio: `${box[2]} / ${box[3]}` }">
     <canvas ref="behind" aria-hidden="true"></canvas>
     <svg :viewBox="viewBox" aria-hidden="true">
       <PersonLines :figure="figure" :view="view" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The person that carries the hair, as lines and areas of a drawing in millimetres. */
 import type { Figure, Ink } from "@/api";
-import type { View } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 import { computed } from "vue";
 import { personOf } from "./person";
 

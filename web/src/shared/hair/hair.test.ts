@@ -1,9 +1,10 @@
-import type { Figure, Lock } from "@/api";
+import { zoneValues, type Figure, type Lock } from "@/api";
 import { describe, expect, it } from "vitest";
-import { coordinatesOf, isBehind, strokesOf, thinned, type Stroke } from "./paint";
+import { coordinatesOf, isBehind, locksIn, strokesOf, thinned, type Colour, type Stroke, type Tones } from "./paint";
 import { personOf, scalpOf } from "./person";
 import { hairSvg } from "./picture";
-import { toneOf } from "./tones";
+import { rasterise } from "./raster";
+import { tonesOf } from "./tones";
 import { uncut } from "./useLocks";
 
 const figure = {
@@ -60,7 +61,7 @@ const coil: Lock = {
 };
 /** Dots a millimetre at which a lock is one strand. */
 const COARSE = 0.2;
-const brown = () => [100, 60, 40] as const;
+const brown = Object.fromEntries(zoneValues.map((zone) => [zone, [100, 60, 40]])) as unknown as Tones;
 const wide = ({ width }: Stroke) => width;
 
 describe("locks on a page", () => {
@@ -84,6 +85,10 @@ describe("locks on a page", () => {
     whole.slice(1).forEach((next, i) => expect(next.slice(0, 2)).toEqual(whole[i]!.slice(-2)));
   });
 
+  it("are read from the answer as it came", async () => {
+    expect(await locksIn(new Blob([JSON.stringify([straight])]))).toEqual([straight]);
+  });
+
   it("are fewer and wider in a small picture, so that as much is covered", () => {
     const all = Array.from({ length: 900 }, () => straight);
     expect(thinned(all, 900)).toBe(all);
@@ -94,8 +99,69 @@ describe("locks on a page", () => {
 
   it("are lit by how they run: across the light brighter than along it", () => {
     const level: Lock = { ...straight, line: straight.line.map((_, i) => [80, 60, 40 - 10 * i]) };
-    const light = (lock: Lock) => Number(/\d+/.exec(strokesOf([lock], "left", brown, COARSE)[0]!.colour)?.[0]);
+    const light = (lock: Lock) => strokesOf([lock], "left", brown, COARSE)[0]!.colour[0];
     expect(light(level)).toBeGreaterThan(light(straight));
+  });
+});
+
+describe("strokes as dots", () => {
+  const raster = { wide: 40, high: 30, left: 0, top: 0, scale: 1 };
+  const stroke = (points: number[], width: number, colour: Colour = [200, 100, 50]): Stroke => ({
+    path: Float64Array.from(points),
+    from: 0,
+    to: points.length / 2 - 1,
+    width,
+    colour,
+    depth: 0,
+    lock: 0,
+  });
+  const dot = (dots: Uint8ClampedArray, x: number, y: number) => [
+    ...dots.subarray(4 * (40 * y + x), 4 * (40 * y + x) + 4),
+  ];
+  const covered = (strokes: Stroke[]) => {
+    const dots = rasterise(strokes, raster);
+    return dots.reduce((sum, solid, i) => sum + (i % 4 === 3 ? solid / 255 : 0), 0);
+  };
+
+  it("cover as much as a stroke with round ends does, whichever way it runs and however thin it is", () => {
+    for (const [to, width] of [
+      [[30, 15], 6],
+      [[25, 25], 3],
+      [[12, 22], 1.6],
+    ] as const) {
+      const long = Math.hypot(to[0] - 10, to[1] - 15);
+      const area = covered([stroke([10, 15, ...to], width)]);
+      expect(Math.abs(area - (long * width + Math.PI * (width / 2) ** 2))).toBeLessThan(0.02 * area + 0.3);
+    }
+    expect(covered([stroke([10, 15, 30, 15], 0.5)]) / covered([stroke([10, 15, 30, 15], 1)])).toBeCloseTo(0.5, 1);
+  });
+
+  it("lie over each other as they come, and are of their own colour wherever they end", () => {
+    const dots = rasterise([stroke([0, 15, 40, 15], 6, [255, 0, 0]), stroke([20, 0, 20, 30], 6, [0, 0, 255])], raster);
+    expect([dot(dots, 20, 15), dot(dots, 5, 15), dot(dots, 2, 2)]).toEqual([
+      [0, 0, 255, 255],
+      [255, 0, 0, 255],
+      [0, 0, 0, 0],
+    ]);
+    // Half covered at its edge: as light as it is thin, and no darker.
+    const edge = dot(rasterise([stroke([0, 15, 40, 15], 5)], raster), 20, 12);
+    expect(edge.slice(0, 3)).toEqual([200, 100, 50]);
+    expect(edge[3]).toBeGreaterThan(100);
+    expect(edge[3]).toBeLessThan(155);
+  });
+
+  it("follow the curve between points that lie far apart, and leave out what lies too near to be told apart", () => {
+    const turn = Array.from({ length: 5 }, (_, i) => (i * Math.PI) / 4);
+    const half = turn.flatMap((at) => [20 - 12 * Math.cos(at), 20 - 12 * Math.sin(at)]);
+    const dots = rasterise([stroke(half, 2)], raster);
+    const on = (at: number) => dot(dots, Math.floor(20 - 12 * Math.cos(at)), Math.floor(20 - 12 * Math.sin(at)))[3];
+    for (const at of turn.slice(1).map((end) => end - Math.PI / 8)) expect(on(at)).toBeGreaterThan(120);
+    const fine = Array.from({ length: 61 }, (_, i) => [5 + i / 2, 10]).flat();
+    expect(covered([stroke(fine, 3)])).toBeCloseTo(covered([stroke([5, 10, 35, 10], 3)]), 1);
+  });
+
+  it("that run off the picture do no harm", () => {
+    expect(covered([stroke([-50, -50, 100, 80], 4), stroke([500, 500, 600, 600], 4)])).toBeGreaterThan(0);
   });
 });
 
@@ -117,14 +183,14 @@ describe("hair to take along", () => {
 
 describe("the tone of hair", () => {
   it("is the zone's own, or that of the nearest in walking order that has one", () => {
-    const tone = toneOf({
+    const tones = tonesOf({
       fringe: { stretched_mm: 200, sprung_mm: 150, tone: "red" },
       nape: { stretched_mm: 200, sprung_mm: 150, tone: "grey" },
     });
-    expect(tone({ zone: "fringe" })).toEqual(tone({ zone: "top" }));
-    expect(tone({ zone: "nape" })).toEqual(tone({ zone: "back_lower" }));
-    expect(tone({ zone: "fringe" })).not.toEqual(tone({ zone: "nape" }));
-    expect(toneOf({})({ zone: "top" })).toEqual(toneOf({ top: { tone: "brown" } })({ zone: "top" }));
+    expect(tones.fringe).toEqual(tones.top);
+    expect(tones.nape).toEqual(tones.back_lower);
+    expect(tones.fringe).not.toEqual(tones.nape);
+    expect(tonesOf({}).top).toEqual(tonesOf({ top: { tone: "brown" } }).top);
   });
 });
 

@@ -4,17 +4,16 @@
  * A fibre shines where it runs square to the light (Kajiya, Kay 1989, SIGGRAPH Computer Graphics 23), so loops show by
  * themselves. What lies deeper is darker.
  */
-import type { Lock } from "@/api";
-import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/fallDrawing";
+import type { Lock, Zone } from "@/api";
+import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/sights";
 
 export type Colour = readonly [number, number, number];
+/** The tone of the locks of each zone. */
+export type Tones = Readonly<Record<Zone, Colour>>;
 
-/** A smooth line on the page, mm: where each of its points lies, x and y, and the handles between it and the next. They lie one
- * after the other in memory, as there are some ten thousand of them in a picture. */
-interface Path {
-  at: Float64Array;
-  handles: Float64Array;
-}
+/** A line on the page, mm: where each of its points lies, x and y. They lie one after the other in memory, as there are some ten
+ * thousand of them in a picture. */
+type Path = Float64Array;
 
 /** A stroke along a piece of a line, from one of its points to another. */
 export interface Stroke {
@@ -22,7 +21,7 @@ export interface Stroke {
   from: number;
   to: number;
   width: number;
-  colour: string;
+  colour: Colour;
   /** How near it is to whoever looks, mm from the middle of the head, and of which lock it is. */
   depth: number;
   lock: number;
@@ -79,23 +78,24 @@ const own = (i: number) => {
   return x - Math.floor(x);
 };
 
-/** A smooth line through some points: the tangent at each is that of the points beside it (Catmull, Rom 1974). */
-function smooth(at: Float64Array): Path {
-  const last = at.length / 2 - 1;
-  const handles = new Float64Array(4 * last);
-  for (let i = 0; i < last; i++)
-    for (let axis = 0; axis < 2; axis++) {
-      const before = at[2 * Math.max(0, i - 1) + axis]!;
-      const [a, b] = [at[2 * i + axis]!, at[2 * i + 2 + axis]!];
-      const after = at[2 * Math.min(last, i + 2) + axis]!;
-      handles[4 * i + axis] = a + (b - before) / 6;
-      handles[4 * i + 2 + axis] = b - (after - a) / 6;
-    }
-  return { at, handles };
+/**
+ * The two handles of the smooth curve from a point of a line to the next: the tangent at each is that of the points beside it
+ * (Catmull, Rom 1974).
+ */
+export function handlesAt(path: Path, i: number): [number, number, number, number] {
+  const last = path.length / 2 - 1;
+  const [before, after] = [2 * Math.max(0, i - 1), 2 * Math.min(last, i + 2)];
+  const [x, y, toX, toY] = [path[2 * i]!, path[2 * i + 1]!, path[2 * i + 2]!, path[2 * i + 3]!];
+  return [
+    x + (toX - path[before]!) / 6,
+    y + (toY - path[before + 1]!) / 6,
+    toX - (path[after]! - x) / 6,
+    toY - (path[after + 1]! - y) / 6,
+  ];
 }
 
 /** Points so far to the side of others, each by its own distance. */
-function beside(at: Float64Array, off: (i: number) => number): Float64Array {
+function beside(at: Path, off: (i: number) => number): Path {
   const last = at.length / 2 - 1;
   const moved = new Float64Array(at.length);
   for (let i = 0; i <= last; i++) {
@@ -110,19 +110,21 @@ function beside(at: Float64Array, off: (i: number) => number): Float64Array {
 }
 
 /** Where a stroke begins, and two handles and an end of each of its pieces: x, y, x, y and so on. */
-export function coordinatesOf({ path: { at, handles }, from, to }: Stroke): number[] {
-  const all = [at[2 * from]!, at[2 * from + 1]!];
-  for (let i = from; i < to; i++) all.push(...handles.subarray(4 * i, 4 * i + 4), at[2 * i + 2]!, at[2 * i + 3]!);
+export function coordinatesOf({ path, from, to }: Stroke): number[] {
+  const all = [path[2 * from]!, path[2 * from + 1]!];
+  for (let i = from; i < to; i++) all.push(...handlesAt(path, i), path[2 * i + 2]!, path[2 * i + 3]!);
   return all;
 }
 
-/** The scalp under the hair, in its shade. */
-export const scalpColour = (colour: Colour) => shaded(colour, SCALP_LIGHT, 0);
+/** The scalp under the hair, in its shade: that of the hair on top. */
+export const scalpColour = (tones: Tones) => shaded(tones.top, SCALP_LIGHT, 0);
 
-function shaded([r, g, b]: Colour, light: number, shine: number): string {
+function shaded([r, g, b]: Colour, light: number, shine: number): Colour {
   const at = (part: number) => Math.round(Math.min(255, part * light + 255 * shine));
-  return `rgb(${at(r)} ${at(g)} ${at(b)})`;
+  return [at(r), at(g), at(b)];
 }
+
+export const css = ([red, green, blue]: Colour) => `rgb(${red}, ${green}, ${blue})`;
 
 /** Share of a lock's hair that is still there so far along. */
 function leftAt([shortest = 1, mean = 1, longest = 1]: readonly number[], along: number): number {
@@ -157,6 +159,9 @@ function runEnd(line: readonly Vector[], from: number, cosine: number): number {
   return to;
 }
 
+/** The locks in an answer as it came. */
+export const locksIn = async (answer: Blob) => JSON.parse(await answer.text()) as Lock[];
+
 /** About so many of the locks, each as much wider as there are fewer: in a small picture more of them can't be told apart. */
 export function thinned(locks: readonly Lock[], count: number): readonly Lock[] {
   const every = Math.max(1, Math.round(locks.length / Math.max(1, count)));
@@ -174,12 +179,12 @@ function strandsOf(lock: Lock, pieces: number, scale: number): number {
 }
 
 /** The strokes of some locks from a side, from the farthest to the nearest, as finely as can be seen at so many dots a millimetre. */
-export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock) => Colour, scale: number): Stroke[] {
+export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scale: number): Stroke[] {
   const [eye, light] = [eyeOf(view), asSeen(view, view === "above" ? LIGHT_ABOVE : LIGHT)];
   const half = unit([eye[0] + light[0], eye[1] + light[1], eye[2] + light[2]]);
   const layers: Stroke[][] = [];
   locks.forEach((lock, number) => {
-    const colour = tone(lock);
+    const colour = tones[lock.zone];
     const line = lock.line as unknown as readonly Vector[];
     const page = Float64Array.from(line.flatMap((p) => project(view, p)));
     const last = line.length - 1;
@@ -204,7 +209,7 @@ export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock)
       const rank = (strand + Math.floor(own(number + 0.5) * count)) % count;
       const end = count === 1 ? 1 : reach(lock.ends, rank / (count - 1));
       const shade = count === 1 ? 1 : 1 + STRAND_SHADES * (2 * own(number * MOST_STRANDS + strand + 0.3) - 1);
-      const path = smooth(count === 1 ? page : beside(page, (i) => off * widthAt(lock, i / last)));
+      const path = count === 1 ? page : beside(page, (i) => off * widthAt(lock, i / last));
       for (const { from, to, along, depth, bright, shine } of pieces) {
         if (along > end) break;
         const tip = TIP_SHARE + (1 - TIP_SHARE) * Math.min(1, (end - along) / TIP_OVER);
@@ -227,25 +232,3 @@ export function strokesOf(locks: readonly Lock[], view: View, tone: (lock: Lock)
 
 /** Whether a stroke lies behind head and neck. */
 export const isBehind = (view: View, stroke: Stroke) => view !== "above" && stroke.depth < MIDDLE_MM;
-
-export function paint(context: CanvasRenderingContext2D, strokes: readonly Stroke[]) {
-  context.lineCap = "round";
-  context.lineJoin = "round";
-  for (const { path, from, to, width, colour } of strokes) {
-    const { at, handles } = path;
-    context.beginPath();
-    context.moveTo(at[2 * from]!, at[2 * from + 1]!);
-    for (let i = from, k = 4 * from; i < to; i++, k += 4)
-      context.bezierCurveTo(
-        handles[k]!,
-        handles[k + 1]!,
-        handles[k + 2]!,
-        handles[k + 3]!,
-        at[2 * i + 2]!,
-        at[2 * i + 3]!,
-      );
-    context.lineWidth = width;
-    context.strokeStyle = colour;
-    context.stroke();
-  }
-}

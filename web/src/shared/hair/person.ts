@@ -1,6 +1,6 @@
 /** The person that carries the hair, as core draws them, as paths on a page. */
 import type { Figure, Ink } from "@/api";
-import type { View } from "@/shared/fallDrawing";
+import type { View } from "@/shared/sights";
 
 type Line = readonly (readonly number[])[];
 

@@ -1,7 +1,7 @@
 /** Hair from some sides as one drawing to take along: the person, and the hair behind and in front of them. */
 import type { Figure, Ink, Lock } from "@/api";
-import type { View } from "@/shared/fallDrawing";
-import { coordinatesOf, isBehind, scalpColour, strokesOf, thinned, type Colour, type Stroke } from "./paint";
+import type { View } from "@/shared/sights";
+import { coordinatesOf, css, isBehind, scalpColour, strokesOf, thinned, type Stroke, type Tones } from "./paint";
 import { personOf, scalpOf } from "./person";
 
 /** What is drawn from each side, mm: left, top, width and height; and dots to a millimetre, as fine as paper shows. */
@@ -24,11 +24,11 @@ const INKS: Record<Ink, string> = {
 
 function strokePath(stroke: Stroke): string {
   const [x, y, ...rest] = coordinatesOf(stroke).map((mm) => mm.toFixed(1));
-  return `<path d="M${x} ${y}C${rest.join(" ")}" stroke="${stroke.colour}" stroke-width="${stroke.width.toFixed(1)}"/>`;
+  return `<path d="M${x} ${y}C${rest.join(" ")}" stroke="${css(stroke.colour)}" stroke-width="${stroke.width.toFixed(1)}"/>`;
 }
 
-function side(view: View, figure: Figure, locks: readonly Lock[], tone: (lock: Lock) => Colour): string {
-  const strokes = strokesOf(thinned(locks, LOCKS), view, tone, DOTS_PER_MM);
+function side(view: View, figure: Figure, locks: readonly Lock[], tones: Tones): string {
+  const strokes = strokesOf(thinned(locks, LOCKS), view, tones, DOTS_PER_MM);
   const hair = (behind: boolean) =>
     strokes
       .filter((stroke) => isBehind(view, stroke) === behind)
@@ -36,8 +36,7 @@ function side(view: View, figure: Figure, locks: readonly Lock[], tone: (lock: L
       .join("");
   const group = (content: string) => `<g fill="none" stroke-linecap="round" stroke-linejoin="round">${content}</g>`;
   const person = personOf(figure, view).map(({ ink, d }) => `<path d="${d}" ${INKS[ink]}/>`);
-  const shade = locks[0] ? scalpColour(tone(locks[0])) : "none";
-  const scalp = `<path d="${scalpOf(figure, view)}" fill="${shade}" fill-rule="evenodd"/>`;
+  const scalp = `<path d="${scalpOf(figure, view)}" fill="${css(scalpColour(tones))}" fill-rule="evenodd"/>`;
   return `${group(hair(true))}${person.join("")}${scalp}${group(hair(false))}`;
 }
 
@@ -46,12 +45,12 @@ export function hairSvg(
   views: readonly View[],
   figure: Figure,
   locks: readonly Lock[],
-  tone: (lock: Lock) => Colour,
+  tones: Tones,
   [left, top, width, height]: Box,
 ): string {
   const sides = views.map(
     (view, i) =>
-      `<svg x="${i * width}" width="${width}" height="${height}" viewBox="${left} ${top} ${width} ${height}">${side(view, figure, locks, tone)}</svg>`,
+      `<svg x="${i * width}" width="${width}" height="${height}" viewBox="${left} ${top} ${width} ${height}">${side(view, figure, locks, tones)}</svg>`,
   );
   const [w, h] = [views.length * width, height];
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}">${sides.join("")}</svg>`;

@@ -1,7 +1,7 @@
 /** The client's own tone of hair, for drawing only. */
-import { zoneValues, type HairTone, type Lock, type Zone } from "@/api";
+import { zoneValues, type HairTone, type Zone } from "@/api";
 import { isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
-import type { Colour } from "./paint";
+import type { Colour, Tones } from "./paint";
 
 /** A lock in full light, red, green, blue. */
 const COLOURS: Record<HairTone, Colour> = {
@@ -18,21 +18,19 @@ const COLOURS: Record<HairTone, Colour> = {
 /** Where no tone is read. */
 const USUAL: HairTone = "brown";
 
-/** The tone of each lock: of its zone, or of the zone next to it in walking order that has one. */
-export function toneOf(zones: ZoneReadings): (lock: Pick<Lock, "zone">) => Colour {
+/** The tone of each zone: its own, or of the zone next to it in walking order that has one. */
+export function tonesOf(zones: ZoneReadings): Tones {
   const read = new Map<Zone, HairTone>();
   for (const patch of patchesOf(zones).filter((name) => isRead(zones, name))) {
     const tone = zones[patch]?.tone;
     if (tone) read.set(zoneOf(patch), tone);
   }
   const known = zoneValues.flatMap((zone, at) => (read.has(zone) ? [{ at, tone: read.get(zone)! }] : []));
-  const tones = new Map(
+  const tones = Object.fromEntries(
     zoneValues.map((zone, at) => {
       const near = [...known].sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0];
       return [zone, COLOURS[near?.tone ?? USUAL]];
     }),
   );
-  return (lock) => tones.get(lock.zone) ?? COLOURS[USUAL];
+  return tones as Record<Zone, Colour>;
 }
-
-export const css = ([red, green, blue]: Colour) => `rgb(${red}, ${green}, ${blue})`;

@@ -2,14 +2,15 @@ import { contract, type Aim, type FallRequest, type HairState, type LocksRequest
 import { askLocks } from "@/shared/ask";
 import { isRead, patchesOf } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
-import { omit } from "lodash-es";
+import { isEqual, omit } from "lodash-es";
 import { computed, type ComputedRef, type Ref } from "vue";
-import { toneOf } from "./tones";
+import type { Tones } from "./paint";
+import { tonesOf } from "./tones";
 
 /** Locks of a large picture and of one beside others. */
 export const LOCKS = { large: 900, small: 400 };
 /** How long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
-const REST_MS = 150;
+const REST_MS = 250;
 
 /** What hair is asked for with where no cut matters; nothing while no zone is read. */
 export function uncut(
@@ -41,13 +42,16 @@ export function useLocks(
     const on = omit(question.value, ["show_move", "show_section", "unit"]);
     return { on, state: state.value, count, ...(state.value === "aimed" && { aim: aim?.value }) };
   });
-  // The same as long as the reading is: whatever else of the question changes, nothing is painted anew for it.
-  const zones = computed(() => question.value?.reading.zones);
+  // The same as long as they say the same: whatever else changes, nothing is painted anew for it.
+  const tones = computed<Tones>((before) => {
+    const now = tonesOf(question.value?.reading.zones ?? {});
+    return isEqual(now, before) ? before! : now;
+  });
   const answer = useComputed("locks", asked, askLocks, REST_MS);
   return {
     locks: answer.data,
     /** Whether they are of hair that has changed since. */
     stale: answer.isPlaceholderData,
-    tone: computed(() => toneOf(zones.value ?? {})),
+    tones,
   };
 }
