@@ -60,5 +60,7 @@ test("kinds of hair and shapes", async ({ wren: page }) => {
   // As text: a page takes long to be handed so many objects.
   await page.evaluate((text) => window.show(JSON.parse(text), 8, [-240, -250, 480, 520]), JSON.stringify(order));
   await expect(page.locator("[data-painted]")).toHaveCount(order.length);
+  // What was pale while it waited has its colour by now.
+  await page.waitForTimeout(500);
   await page.screenshot({ path: process.env.SHEET ?? "../docs/screenshots/hair-sheet.png" });
 });

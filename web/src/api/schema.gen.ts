@@ -321,6 +321,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/parted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A section on the client's own head with the ends of its partings; where one of them is moved, what becomes of it. */
+        post: operations["parted"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/scene": {
         parameters: {
             query?: never;
@@ -1024,7 +1041,7 @@ export interface components {
          * @description What a column can be.
          * @enum {string}
          */
-        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands";
+        CsvField: "ignored" | "zone" | "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "colour" | "moisture" | "strands";
         /** @description What a table gives. */
         CsvReading: {
             /** @description What each column is taken for. */
@@ -1379,7 +1396,7 @@ export interface components {
          * @description What a figure is said in.
          * @enum {string}
          */
-        FigureKind: "length" | "number" | "word" | "place";
+        FigureKind: "length" | "number" | "word" | "place" | "colour";
         /** @description A point at its height. */
         FigurePoint: {
             /**
@@ -1746,6 +1763,11 @@ export interface components {
                 step_mm: number;
             };
         } | "free";
+        /**
+         * @description Any colour: red, green and blue, written `#rrggbb` in hexadecimal.
+         * @example #7a5238
+         */
+        HairColour: string;
         /** @description What a picture shows. */
         HairCount: {
             /**
@@ -2436,11 +2458,21 @@ export interface components {
              */
             technique_share: number;
         };
+        /** @description An end of a parting, moved on the page. */
+        MovedEnd: {
+            /**
+             * Format: int32
+             * @description Which one: its number in the section.
+             */
+            end: number;
+            /** @description Where it is moved to, mm to the right and down from the ear canals, −500 to 500. */
+            to: number[];
+        };
         /**
          * @description A section with a name.
          * @enum {string}
          */
-        NamedSection: "everything" | "fringe_triangle" | "horseshoe" | "diamond" | "sides" | "crown" | "halo" | "back_above" | "back_below" | "nape";
+        NamedSection: "everything" | "fringe_triangle" | "top" | "horseshoe" | "diamond" | "sides" | "panels" | "crown" | "halo" | "back_above" | "back_below" | "nape";
         /** @description Changes of a stage's document. */
         NewEdit: {
             /**
@@ -2543,6 +2575,24 @@ export interface components {
              */
             left_mm: number;
         };
+        /** @description What is asked to show a section's partings, and to move one. */
+        PartedRequest: {
+            moved?: components["schemas"]["MovedEnd"] | null;
+            /** @description The head. */
+            on: components["schemas"]["HairRequest"];
+            /** @description The section. */
+            region: components["schemas"]["Region"];
+            view?: components["schemas"]["HeadView"] | null;
+        };
+        /** @description A section on a drawn head, with its partings to be moved. */
+        PartedSection: {
+            /** @description The ends of its partings that are seen there. */
+            ends: components["schemas"]["PartingEnd"][];
+            /** @description The picture. */
+            picture: components["schemas"]["StepPicture"];
+            /** @description The section, as it is or has become. */
+            region: components["schemas"]["Region"];
+        };
         /** @description Where hair is parted. Two landmarks: straight from one to the other, square to the scalp. Three: the plane through them. */
         Parting: {
             /** @description Along the client's own parting, as it was read. */
@@ -2554,6 +2604,20 @@ export interface components {
              * @description How far the teeth of a zigzag go to either side, mm, 1 to 30; a tooth is twice as long. Straight if left out.
              */
             zigzag_mm?: number | null;
+        };
+        /** @description A place that partings of a section run through. */
+        PartingEnd: {
+            /** @description Where it is drawn, mm to the right and down from the ear canals. */
+            at: number[];
+            /**
+             * Format: int32
+             * @description Its number in the section.
+             */
+            end: number;
+            /** @description Whether it is that landmark. */
+            is_landmark: boolean;
+            /** @description The landmark that it is, or is given from. */
+            landmark: components["schemas"]["Landmark"];
         };
         /**
          * @description Where the hair parts.
@@ -2889,6 +2953,7 @@ export interface components {
         RawZoneReading: {
             /** @description Further strands, measured one by one; at most nine. */
             again?: components["schemas"]["StrandPair"][];
+            colour?: components["schemas"]["HairColour"] | null;
             curl?: components["schemas"]["CurlWord"] | null;
             /**
              * Format: double
@@ -3310,7 +3375,7 @@ export interface components {
          * @description The figure a value belongs to: one of the zone, or of the room.
          * @enum {string}
          */
-        TakenField: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands" | "temperature_c" | "humidity_pct";
+        TakenField: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "colour" | "moisture" | "strands" | "temperature_c" | "humidity_pct";
         /** @description The talk as it is saved. */
         Talk: {
             /**
@@ -3779,7 +3844,7 @@ export interface components {
          * @description A figure of a zone.
          * @enum {string}
          */
-        ZoneFigure: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "moisture" | "strands";
+        ZoneFigure: "like" | "stretched_mm" | "shortest_mm" | "sprung_mm" | "wet_sprung_mm" | "loop_mm" | "turns" | "curl" | "width_um" | "width_class" | "hairs_per_cm2" | "tone" | "colour" | "moisture" | "strands";
         /**
          * @description One side of a zone that is read in halves.
          * @enum {string}
@@ -3946,6 +4011,7 @@ export type Girth = components['schemas']['Girth'];
 export type Growth = components['schemas']['Growth'];
 export type GrowthDirection = components['schemas']['GrowthDirection'];
 export type Guide = components['schemas']['Guide'];
+export type HairColour = components['schemas']['HairColour'];
 export type HairCount = components['schemas']['HairCount'];
 export type HairEvent = components['schemas']['HairEvent'];
 export type HairNow = components['schemas']['HairNow'];
@@ -3992,6 +4058,7 @@ export type Move = components['schemas']['Move'];
 export type MoveKind = components['schemas']['MoveKind'];
 export type MoveNote = components['schemas']['MoveNote'];
 export type MoveReport = components['schemas']['MoveReport'];
+export type MovedEnd = components['schemas']['MovedEnd'];
 export type NamedSection = components['schemas']['NamedSection'];
 export type NewEdit = components['schemas']['NewEdit'];
 export type NewVisit = components['schemas']['NewVisit'];
@@ -4001,7 +4068,10 @@ export type Outcome = components['schemas']['Outcome'];
 export type Outline = components['schemas']['Outline'];
 export type OverDirection = components['schemas']['OverDirection'];
 export type PartLine = components['schemas']['PartLine'];
+export type PartedRequest = components['schemas']['PartedRequest'];
+export type PartedSection = components['schemas']['PartedSection'];
 export type Parting = components['schemas']['Parting'];
+export type PartingEnd = components['schemas']['PartingEnd'];
 export type PartingHabit = components['schemas']['PartingHabit'];
 export type Patch = components['schemas']['Patch'];
 export type PatchOutline = components['schemas']['PatchOutline'];
@@ -4701,6 +4771,37 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    parted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartedRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartedSection"];
                 };
             };
             422: {
@@ -5422,7 +5523,7 @@ export const cautionValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const climateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Climate"]> = ["not_said", "dry", "moderate", "damp"];
 export const combValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Comb"]> = ["none", "wide", "medium", "fine"];
 export const comingForValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComingFor"]> = ["flat", "heavy", "frizzy", "wide_at_the_bottom", "thin_ends", "growing_out", "tidy", "change"];
-export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands"];
+export const csvFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvField"]> = ["ignored", "zone", "like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "colour", "moisture", "strands"];
 export const csvUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CsvUnit"]> = ["mm", "cm", "inch"];
 export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CurlWord"]> = ["straight", "bend", "wave", "ringlet", "coil", "tight_coil", "zigzag"];
 export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
@@ -5430,7 +5531,7 @@ export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right"];
 export const dryingMethodValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingMethod"]> = ["air", "diffuser", "flat_wrap", "brush"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
-export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place"];
+export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place", "colour"];
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
 export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical"];
 export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
@@ -5478,7 +5579,7 @@ export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["sche
 export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
 export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
 export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside"];
-export const namedSectionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedSection"]> = ["everything", "fringe_triangle", "horseshoe", "diamond", "sides", "crown", "halo", "back_above", "back_below", "nape"];
+export const namedSectionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedSection"]> = ["everything", "fringe_triangle", "top", "horseshoe", "diamond", "sides", "panels", "crown", "halo", "back_above", "back_below", "nape"];
 export const outcomeOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
     kind: unknown;
 }>["kind"]> = ["cut"];
@@ -5528,7 +5629,7 @@ export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
 export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan", "cut"];
 export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
-export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands", "temperature_c", "humidity_pct"];
+export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "colour", "moisture", "strands", "temperature_c", "humidity_pct"];
 export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];
 export const techniqueKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TechniqueKind"]> = ["blunt", "point", "slide", "back_cut", "skim", "brick", "tease", "twist", "thin", "notch"];
 export const toAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["ToApp"], {
@@ -5579,5 +5680,5 @@ export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const widthClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WidthClass"]> = ["fine", "medium", "coarse"];
 export const wornStyleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WornStyle"]> = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
 export const zoneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Zone"]> = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
-export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "moisture", "strands"];
+export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "colour", "moisture", "strands"];
 export const zoneHalfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneHalf"]> = ["front", "behind", "upper", "under", "left", "right"];

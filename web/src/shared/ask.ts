@@ -20,6 +20,8 @@ import {
   type LengthUnit,
   type LocksRequest,
   type MarkSheet,
+  type PartedRequest,
+  type PartedSection,
   type Patch,
   type RawReading,
   type ReadingSummary,
@@ -62,6 +64,10 @@ export const askStrand = (question: {
 /** The sections that have names, as they lie on a head. */
 export const askSections = (head: HairRequest, signal?: AbortSignal): Promise<SectionPicture[]> =>
   body(client.POST("/api/compute/sections", { signal, body: head }));
+
+/** A section with the ends of its partings; where one is moved, what becomes of it. */
+export const askParted = (question: PartedRequest): Promise<PartedSection> =>
+  body(client.POST("/api/compute/parted", { body: question }));
 
 /** What is not measured, by how much it may change the hair as it is drawn. */
 export const askDoubts = (head: HairRequest, signal?: AbortSignal): Promise<Doubt[]> =>

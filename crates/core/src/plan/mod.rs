@@ -8,10 +8,12 @@ mod answer;
 mod cure;
 mod document;
 mod locks;
+mod parted;
 mod step_picture;
 
 pub use answer::FallAnswer;
 pub use cure::{Cure, Lever};
 pub use document::{FallRequest, Plan};
 pub use locks::{HairState, LocksRequest};
+pub use parted::{MovedEnd, PartedRequest, PartedSection, PartingEnd};
 pub use step_picture::{SectionPicture, StepPicture};

@@ -13,7 +13,7 @@ const ASKED: usize = 400;
 const AS_GOOD: f64 = 0.9;
 /// Places along a subsection where an arrow is tried, and how far behind the edge of what is seen one may still stand.
 const ALONG: usize = 5;
-const BEHIND_MM: f64 = -15.0;
+pub(super) const BEHIND_MM: f64 = -15.0;
 /// Longest arrow that is drawn, mm: it shows where hair is held to, not how long it is.
 const ARROW_MM: f32 = 60.0;
 /// Half the length of a perimeter as it is drawn, mm.
@@ -36,8 +36,7 @@ pub struct StepPicture {
 impl StepPicture {
     /// The picture of a move with what it did.
     pub fn of(hair: &Hair, move_: &Move, report: &MoveReport) -> Result<Self, FieldErrors> {
-        let scalp = hair.scalp();
-        let section = Seen { scalp, test: move_.region.on(&scalp)? };
+        let section = Seen::of(hair.scalp(), &move_.region)?;
         let view = section.best_view();
         let guided = report.sections.first().filter(|_| move_.has_guide());
         let guide = match &move_.kind {
@@ -70,8 +69,7 @@ impl Hair {
     pub fn named_sections(&self) -> Result<Vec<SectionPicture>, FieldErrors> {
         let of = |named: NamedSection| {
             let region = named.region();
-            let scalp = self.scalp();
-            let section = Seen { scalp, test: region.on(&scalp)? };
+            let section = Seen::of(self.scalp(), &region)?;
             let view = section.best_view();
             let picture = StepPicture { view, section: section.rings(view), held: None, guide: Vec::new() };
             Ok(SectionPicture { named, region, picture })
@@ -80,7 +78,7 @@ impl Hair {
     }
 }
 
-fn page(view: HeadView, place: &Vec3) -> [f32; 2] {
+pub(super) fn page(view: HeadView, place: &Vec3) -> [f32; 2] {
     view.drawn(place).map(|mm| mm as f32)
 }
 
@@ -111,12 +109,17 @@ fn arrow(view: HeadView, sections: &[SectionShape]) -> Option<[[f32; 2]; 2]> {
 }
 
 /// A region on a head that is looked at.
-struct Seen<'a> {
+pub(super) struct Seen<'a> {
     scalp: Scalp<'a>,
     test: RegionTest,
 }
 
-impl Seen<'_> {
+impl<'a> Seen<'a> {
+    /// A region that can be laid on a head.
+    pub(super) fn of(scalp: Scalp<'a>, region: &Region) -> Result<Self, FieldErrors> {
+        Ok(Self { scalp, test: region.on(&scalp)? })
+    }
+
     /// Whether hair that grows in a direction belongs to it.
     fn holds(&self, zone_of: &impl Fn(&Vec3) -> Zone, d: &Vec3) -> bool {
         self.scalp.hairline.above(d) >= 0.0
@@ -124,7 +127,7 @@ impl Seen<'_> {
     }
 
     /// The side from which most of it is seen, as large as it is drawn.
-    fn best_view(&self) -> HeadView {
+    pub(super) fn best_view(&self) -> HeadView {
         let zone_of = zone_at(self.scalp.hairline);
         let within: Vec<Vec3> = lattice(ASKED).filter(|d| self.holds(&zone_of, d)).collect();
         let shown =
@@ -135,7 +138,7 @@ impl Seen<'_> {
     }
 
     /// Its edges as they are drawn from a side.
-    fn rings(&self, view: HeadView) -> Vec<Vec<[f32; 2]>> {
+    pub(super) fn rings(&self, view: HeadView) -> Vec<Vec<[f32; 2]>> {
         let zone_of = zone_at(self.scalp.hairline);
         rings(self.scalp.form, view, |d| self.holds(&zone_of, d))
     }
@@ -180,7 +183,7 @@ mod tests {
             ring,
         ];
         for region in regions {
-            let seen = Seen { scalp, test: region.on(&scalp).expect("it can be laid") };
+            let seen = Seen::of(scalp, &region).expect("it can be laid");
             for view in HeadView::SECTIONS {
                 let rings = seen.rings(view);
                 let (mut asked, mut right) = (0, 0);
@@ -202,8 +205,7 @@ mod tests {
     fn a_section_is_shown_from_the_side_where_most_of_it_lies() {
         let hair = ordinary_hair();
         let scalp = hair.scalp();
-        let view =
-            |region: Region| Seen { scalp, test: region.on(&scalp).expect("it can be laid") }.best_view();
+        let view = |region: Region| Seen::of(scalp, &region).expect("it can be laid").best_view();
         assert_eq!(view(Region::Everything), HeadView::Behind);
         assert_eq!(view(Region::Half(Side::Right)), HeadView::Right);
         assert_eq!(view(Region::Zone(Zone::LeftSide)), HeadView::Left);

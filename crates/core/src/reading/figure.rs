@@ -4,7 +4,7 @@
 //! its checks, tables, history, instruments and the browser's form follow from that.
 
 use super::curl::CurlWord;
-use super::tone::HairTone;
+use super::tone::{HairColour, HairTone};
 use super::width_class::WidthClass;
 use crate::fibre::Moisture;
 use crate::head::Patch;
@@ -62,6 +62,8 @@ macro_rules! for_each_figure {
                     .headed(&[&["hairs"], &["density"]]);
                 /// Its tone, for drawing only. A zone without one has that of the nearest with one.
                 tone: Tone($crate::reading::HairTone) = Rule::word().headed(&[&["tone"], &["hair colour"], &["hair color"]]);
+                /// A colour of its own instead, as the client sees it, for drawing only.
+                colour: Colour($crate::reading::HairColour) = Rule::colour().headed(&[&["colour"], &["color"]]);
             }
             given {
                 /// How moist the hair was when `sprung_mm` was measured.
@@ -107,6 +109,8 @@ pub enum FigureKind {
     Word,
     /// A zone, or half of one.
     Place,
+    /// A colour.
+    Colour,
 }
 
 /// One standard error where an instrument states none.
@@ -176,6 +180,10 @@ impl Rule {
         Self::of(FigureKind::Place, (0.0, 0.0), "")
     }
 
+    const fn colour() -> Self {
+        Self::of(FigureKind::Colour, (0.0, 0.0), "")
+    }
+
     const fn not_over(self, length: ZoneFigure) -> Self {
         Self { not_over: Some(length), ..self }
     }
@@ -232,6 +240,8 @@ impl FigureValue for u32 {
 }
 
 impl FigureValue for Patch {}
+
+impl FigureValue for HairColour {}
 
 macro_rules! words {
     ($($word:ty),+) => {

@@ -37,7 +37,7 @@ pub use source::{Source, Sources};
 pub(crate) use spot::cautions;
 pub use spot::{Caution, Spot, SpotKind};
 pub use surface::{Feel, HairSurface, Soaks};
-pub use tone::HairTone;
+pub use tone::{HairColour, HairTone};
 pub use width_class::WidthClass;
 pub use worn_width::WornWidth;
 pub use zone::RawZoneReading;

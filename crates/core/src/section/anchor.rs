@@ -11,6 +11,12 @@ use std::fmt;
 const OFF_MM: (f64, f64) = (-150.0, 150.0);
 /// Step in which a way along the scalp is gone, mm.
 const STEP_MM: f64 = 2.0;
+/// Nearer to a landmark than this a place is the landmark; nearer than this it may be given from a landmark that isn't the nearest.
+const SNAP_MM: f64 = 5.0;
+const NEAR_MM: f64 = 60.0;
+/// Rounds of the search for a place's offsets, and how far it may be off at the end, mm.
+const ROUNDS: usize = 12;
+const CLOSE_MM: f64 = 1.5;
 
 /// A place on the scalp: a landmark, or so far from one along the scalp. A landmark alone is written as its name.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -77,6 +83,56 @@ impl Anchor {
         faults.or(())
     }
 
+    /// A place of the scalp: a landmark, or in whole millimetres so far from one. Where `from` lies near it is given from there,
+    /// else from the nearest landmark.
+    pub fn of_place(scalp: &Scalp, place: &Vec3, from: Landmark) -> Self {
+        let apart = |at: Landmark| (scalp.point(at) - place).norm();
+        let mut landmarks = Landmark::ALL;
+        landmarks.sort_by(|one, other| apart(*one).total_cmp(&apart(*other)));
+        let nearest = landmarks[0];
+        if apart(nearest) < SNAP_MM {
+            return nearest.into();
+        }
+        let first = Some(from).filter(|from| apart(*from) < NEAR_MM);
+        let found = first.into_iter().chain(landmarks).find_map(|at| Self::given_from(scalp, at, place));
+        found.unwrap_or(nearest.into())
+    }
+
+    /// A place by its offsets from a landmark: along the scalp there, so two of the three (Newton).
+    fn given_from(scalp: &Scalp, at: Landmark, place: &Vec3) -> Option<Self> {
+        let normal = scalp.form.normal(&scalp.point(at)).abs();
+        let offset = |[one, other]: [f64; 2]| {
+            let (behind_mm, above_mm, left_mm) = if normal.y >= normal.x.max(normal.z) {
+                (one, 0.0, other)
+            } else if normal.x >= normal.z {
+                (one, other, 0.0)
+            } else {
+                (0.0, one, other)
+            };
+            Self(Offset { at, behind_mm, above_mm, left_mm })
+        };
+        let up = scalp.form.normal(place);
+        let across = up.cross(&Vec3::y()).try_normalize(1e-3).unwrap_or_else(Vec3::x);
+        let axes = [across, up.cross(&across)];
+        let off = |by: [f64; 2]| axes.map(|axis| axis.dot(&(offset(by).point(scalp) - place)));
+        let mut by = [0.0, 0.0];
+        for _ in 0..ROUNDS {
+            let [e, f] = off(by);
+            let (one, other) = (off([by[0] + 1.0, by[1]]), off([by[0], by[1] + 1.0]));
+            let [a, b, c, d] = [one[0] - e, other[0] - e, one[1] - f, other[1] - f];
+            let wide = a * d - b * c;
+            if wide.abs() < 1e-3 {
+                return None;
+            }
+            by = [by[0] - (d * e - b * f) / wide, by[1] - (a * f - c * e) / wide];
+            if !by.iter().all(|mm| (OFF_MM.0..=OFF_MM.1).contains(mm)) {
+                return None;
+            }
+        }
+        let found = offset(by.map(f64::round));
+        ((found.point(scalp) - place).norm() < CLOSE_MM).then_some(found)
+    }
+
     /// Where it lies, mm.
     pub fn point(&self, scalp: &Scalp) -> Vec3 {
         let moved = |from: Vec3, toward: Vec3, mm: f64| {
@@ -141,6 +197,31 @@ mod tests {
         let aside = Anchor(Offset { left_mm: 20.0, above_mm: 10.0, ..Anchor::from(Landmark::TempleLeft).0 });
         let mirror = crate::head::mirror(&aside.mirrored().point(&scalp));
         assert!((mirror - aside.point(&scalp)).norm() < 1e-9);
+    }
+
+    #[test]
+    fn a_place_is_given_from_a_landmark_near_it_to_the_millimetre() {
+        let measures = Measures::default();
+        let form = HeadForm::of(&measures, SkullForm::default()).expect("ordinary");
+        let hairline = Hairline::of(&form, &measures);
+        let scalp = Scalp::plain(&form, &hairline);
+        for at in Landmark::ALL {
+            assert_eq!(Anchor::of_place(&scalp, &scalp.point(at), Landmark::Apex), at.into(), "itself");
+        }
+        let mut given = 0;
+        for direction in crate::head::lattice(300).filter(|d| hairline.above(d) >= 0.0) {
+            let place = form.point(&direction);
+            let from = Landmark::Crown;
+            let found = Anchor::of_place(&scalp, &place, from);
+            found.check().expect("it may be written");
+            let off = (found.point(&scalp) - place).norm();
+            let most = if found.is_landmark() { SNAP_MM } else { CLOSE_MM };
+            assert!(off < most, "{found:?} lies {off} mm off");
+            let near = (scalp.point(from) - place).norm();
+            given += usize::from(found.landmark() == from);
+            assert!(found.is_landmark() || near > NEAR_MM || found.landmark() == from, "{near}");
+        }
+        assert!(given > 10);
     }
 
     #[test]

@@ -17,12 +17,16 @@ pub enum NamedSection {
     Everything,
     /// From the apex to both recessions.
     FringeTriangle,
+    /// The top, as it is read.
+    Top,
     /// Above the parietal ridge, in front of the crown.
     Horseshoe,
     /// A diamond on top, from the front hairline over the parietal ridges to the crown.
     Diamond,
     /// Both sides, as they are read.
     Sides,
+    /// Both panels beside the face: in front of the ear-to-ear parting, below the parietal ridge.
+    Panels,
     /// The crown.
     Crown,
     /// Along the hairline.
@@ -37,12 +41,14 @@ pub enum NamedSection {
 
 impl NamedSection {
     /// Every one, from the front to the nape.
-    pub const ALL: [Self; 10] = [
+    pub const ALL: [Self; 12] = [
         Self::Everything,
         Self::FringeTriangle,
+        Self::Top,
         Self::Horseshoe,
         Self::Diamond,
         Self::Sides,
+        Self::Panels,
         Self::Crown,
         Self::Halo,
         Self::BackAbove,
@@ -59,6 +65,7 @@ impl NamedSection {
         let side = |through: &[Landmark], with| Region::SideOf { parting: Parting::through(through), with };
         let in_front = || side(&[EarTopLeft, Apex, EarTopRight], HairlineCentre);
         let below_the_occipital = || side(&[EarTopLeft, Occipital, EarTopRight], NapeCentre);
+        let horseshoe = || side(&[ParietalLeft, Crown, ParietalRight], Apex);
         let not = |region| Region::Not(Box::new(region));
         match self {
             Self::Everything => Region::Everything,
@@ -67,7 +74,8 @@ impl NamedSection {
                 side(&[Apex, RecessionLeft], HairlineCentre),
                 side(&[Apex, RecessionRight], HairlineCentre),
             ]),
-            Self::Horseshoe => side(&[ParietalLeft, Crown, ParietalRight], Apex),
+            Self::Top => Region::Zone(Zone::Top),
+            Self::Horseshoe => horseshoe(),
             Self::Diamond => Region::All(vec![
                 side(&[HairlineCentre, ParietalLeft], Apex),
                 side(&[HairlineCentre, ParietalRight], Apex),
@@ -75,6 +83,7 @@ impl NamedSection {
                 side(&[ParietalRight, Crown], Apex),
             ]),
             Self::Sides => Region::Any(vec![Region::Zone(Zone::LeftSide), Region::Zone(Zone::RightSide)]),
+            Self::Panels => Region::All(vec![in_front(), not(horseshoe())]),
             Self::Crown => Region::Zone(Zone::Crown),
             Self::Halo => Region::Edge { within_mm: HALO_MM },
             Self::BackAbove => Region::All(vec![not(in_front()), not(below_the_occipital())]),
@@ -137,6 +146,8 @@ mod tests {
         let hair = ordinary();
         let apart = [
             (NamedSection::Sides, NamedSection::Crown),
+            (NamedSection::Panels, NamedSection::Horseshoe),
+            (NamedSection::Panels, NamedSection::BackAbove),
             (NamedSection::Sides, NamedSection::Nape),
             (NamedSection::BackAbove, NamedSection::BackBelow),
             (NamedSection::FringeTriangle, NamedSection::BackAbove),

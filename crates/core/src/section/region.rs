@@ -1,6 +1,6 @@
 //! Regions: expressions of the sides of partings.
 
-use super::{Cutting, Parting};
+use super::{Anchor, Cutting, Parting};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Scalp, Vec3, Zone};
 use crate::message::{Arg, Message};
@@ -109,6 +109,16 @@ impl Region {
             Self::All(parts) => Self::All(parts.iter().map(Self::mirrored).collect()),
             Self::Any(parts) => Self::Any(parts.iter().map(Self::mirrored).collect()),
             Self::Not(part) => Self::Not(Box::new(part.mirrored())),
+        }
+    }
+
+    /// The places that its partings run through, from the first parting to the last.
+    pub fn anchors(&mut self) -> Vec<&mut Anchor> {
+        match self {
+            Self::SideOf { parting, .. } => parting.through.iter_mut().collect(),
+            Self::All(parts) | Self::Any(parts) => parts.iter_mut().flat_map(Self::anchors).collect(),
+            Self::Not(part) => part.anchors(),
+            Self::Everything | Self::Half(_) | Self::Zone(_) | Self::Edge { .. } => Vec::new(),
         }
     }
 

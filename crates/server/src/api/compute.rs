@@ -11,7 +11,9 @@ use spirel_core::grow::{Doubt, HairNow, HairRequest};
 use spirel_core::head::Figure;
 use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
-use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest, SectionPicture};
+use spirel_core::plan::{
+    Cure, FallAnswer, FallRequest, LocksRequest, PartedRequest, PartedSection, SectionPicture,
+};
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
 use spirel_core::scope::{HairCount, count};
 use spirel_core::summary::{ReadingSummary, summarise};
@@ -172,6 +174,20 @@ pub async fn sections(
 ) -> Result<web::Json<Vec<SectionPicture>>, ApiError> {
     let heads = state.heads.clone();
     Ok(web::Json(state.compute(move || heads.sections(body.0)).await??))
+}
+
+/// A section on the client's own head with the ends of its partings; where one of them is moved, what becomes of it.
+#[utoipa::path(tag = "compute", request_body = PartedRequest, responses(
+    (status = 200, body = PartedSection), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/parted")]
+pub async fn parted(
+    _person: SignedIn,
+    state: web::Data<State>,
+    body: JsonBody<PartedRequest>,
+) -> Result<web::Json<PartedSection>, ApiError> {
+    let heads = state.heads.clone();
+    Ok(web::Json(state.compute_prompt(move || heads.parted(&body.0)).await??))
 }
 
 /// How a plan's cut falls on the client's own head.

@@ -289,7 +289,7 @@ fn patch_key(named: &str) -> String {
 fn value_of(figure: ZoneFigure, unit: CsvUnit, cell: &str) -> Result<Value, Problem> {
     match figure.rule().kind {
         FigureKind::Place => return Ok(json!(patch_key(cell))),
-        FigureKind::Word => return Ok(json!(cell.to_lowercase())),
+        FigureKind::Word | FigureKind::Colour => return Ok(json!(cell.to_lowercase())),
         FigureKind::Length | FigureKind::Number => {}
     }
     // A comma before the last digits is a decimal comma: no figure of a zone reaches a thousand with a separator.

@@ -7,7 +7,9 @@ use spirel_core::FieldErrors;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
 use spirel_core::lock::Lock;
-use spirel_core::plan::{Cure, FallAnswer, FallRequest, LocksRequest, SectionPicture};
+use spirel_core::plan::{
+    Cure, FallAnswer, FallRequest, LocksRequest, PartedRequest, PartedSection, SectionPicture,
+};
 use std::sync::Arc;
 
 /// Heads kept; their size is in docs/performance.md.
@@ -55,6 +57,13 @@ impl GrownHeads {
     /// The sections that have names, on such a head.
     pub fn sections(&self, request: HairRequest) -> Result<Vec<SectionPicture>, FieldErrors> {
         self.head(request)?.hair.named_sections()
+    }
+
+    /// A section with its partings, on such a head.
+    pub fn parted(&self, request: &PartedRequest) -> Result<PartedSection, FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let Some(head) = faults.take("on", self.head(request.on.clone())) else { return Err(faults) };
+        request.answer_on(&head.hair)
     }
 
     /// The hair of a head as it is.

@@ -60,6 +60,7 @@ routes![
     compute::scene,
     compute::doubts,
     compute::sections,
+    compute::parted,
     compute::locks,
     compute::outlines,
     compute::count_hairs,

@@ -248,6 +248,7 @@ async fn every_figure_of_a_zone_comes_back_out_of_its_table_and_stands_in_its_hi
         // No length is longer than another may be: all are the least that all can be.
         nape[figure.key()] = match figure.rule().kind {
             FigureKind::Word => figure.words().pop().unwrap(),
+            FigureKind::Colour => json!("#7a5238"),
             FigureKind::Length => json!(least.max(10.0)),
             _ if figure.key() == "strands" => json!(3),
             _ => json!(f64::midpoint(least, greatest)),

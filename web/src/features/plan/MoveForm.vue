@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What can be set of one step. */
-import type { Figure, Move, MoveReport, Point, SectionPicture } from "@/api";
+import type { Figure, HairRequest, Move, MoveReport, Point, SectionPicture } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import FoldPart from "@/shared/FoldPart.vue";
@@ -21,6 +21,8 @@ defineProps<{
   /** Sections that have names, and the person they are drawn on; nothing while they are on their way. */
   sections: readonly SectionPicture[] | undefined;
   figure: Figure | undefined;
+  /** The head the section lies on. */
+  on: HairRequest | undefined;
   points: readonly Point[];
   faultAt: (field: string) => string | undefined;
   disabled: boolean;
@@ -35,11 +37,12 @@ const put = (change: (move: Move) => void) => emit("change", change);
   </div>
   <div v-else class="form">
     <SectionPick
-      v-if="sections && figure"
+      v-if="sections && figure && on"
       class="wide"
       :model-value="move.region"
       :sections="sections"
       :figure="figure"
+      :on="on"
       :disabled="disabled"
       @update:model-value="put((m) => (m.region = $event))"
     />

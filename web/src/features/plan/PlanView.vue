@@ -60,13 +60,9 @@ const figure = useComputed(
   computed(() => ({ reading: { measures: reading.value.measures ?? {} } })),
   askFigure,
 );
+const head = computed(() => question.value && headOf(question.value));
 /** Sections that have names lie on the head, whatever the cut. */
-const namedSections = useComputed(
-  "sections",
-  computed(() => question.value && headOf(question.value)),
-  askSections,
-  SPACE_REST_MS,
-);
+const namedSections = useComputed("sections", head, askSections, SPACE_REST_MS);
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
 
 const house = computed(() => cuts.data.value ?? []);
@@ -208,6 +204,7 @@ function does(at: number): string {
               :report="fall.data.value?.moves[i]"
               :sections="namedSections.data.value"
               :figure="figure.data.value"
+              :on="head"
               :points="figure.data.value?.points.map((p) => p.point) ?? []"
               :fault-at="(field) => fault(`cut.moves.${i}.${field}`)"
               :disabled="locked"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-/** The section of a step by its name: each that has one on a small drawn head, to be pressed. */
-import type { Figure, Region, SectionPicture } from "@/api";
+/** The section of a step: by its name, each that has one on a small drawn head to be pressed; and as its partings are moved. */
+import type { Figure, HairRequest, Region, SectionPicture } from "@/api";
 import { same } from "@/shared/plain";
 import { t } from "@/shared/words";
 import { computed, ref } from "vue";
+import PartingHead from "./PartingHead.vue";
 import StepHead from "./StepHead.vue";
 
 const region = defineModel<Region>({ required: true });
@@ -11,15 +12,12 @@ const props = defineProps<{
   /** Those that have names, as they lie on this head. */
   sections: readonly SectionPicture[];
   figure: Figure;
+  /** The head it lies on. */
+  on: HairRequest;
   disabled: boolean;
 }>();
 const open = ref(false);
 const chosen = computed(() => props.sections.find((known) => same(known.region, region.value)));
-
-function choose(section: SectionPicture) {
-  region.value = section.region;
-  open.value = false;
-}
 </script>
 
 <template>
@@ -29,20 +27,24 @@ function choose(section: SectionPicture) {
       {{ chosen ? t(`section-${chosen.named}`) : t("plan-sectionOwn") }}
     </span>
     <ElButton :disabled="disabled" @click="open = true">{{ t("plan-sectionChoose") }}</ElButton>
-    <ElDialog v-model="open" append-to="#layers" width="min(680px, 94vw)" :title="t('plan-sectionChoose')">
+    <ElDialog v-model="open" append-to="#layers" width="min(680px, 94vw)" top="4vh" :title="t('plan-sectionChoose')">
+      <PartingHead v-model="region" :on="on" :figure="figure" />
       <div class="heads" role="group" :aria-label="t('plan-sectionChoose')">
         <button
           v-for="known in sections"
           :key="known.named"
           type="button"
           :aria-pressed="known.named === chosen?.named"
-          @click="choose(known)"
+          @click="region = known.region"
         >
           <StepHead :picture="known.picture" :figure="figure" :label="t(`plan-view-${known.picture.view}`)" />
           <span>{{ t(`section-${known.named}`) }}</span>
         </button>
       </div>
       <p class="soft small">{{ t("plan-sectionElse") }}</p>
+      <template #footer>
+        <ElButton type="primary" @click="open = false">{{ t("plan-sectionDone") }}</ElButton>
+      </template>
     </ElDialog>
   </div>
 </template>
@@ -56,6 +58,7 @@ function choose(section: SectionPicture) {
 
 .heads {
   display: grid;
+  margin-top: 14px;
   grid-template-columns: repeat(auto-fill, minmax(116px, 1fr));
   gap: 8px;
 }

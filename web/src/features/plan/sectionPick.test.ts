@@ -1,7 +1,10 @@
-import type { Figure, SectionPicture } from "@/api";
+import type { Figure, HairRequest, SectionPicture } from "@/api";
+import { VueQueryPlugin } from "@tanstack/vue-query";
 import { flushPromises, mount } from "@vue/test-utils";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import SectionPick from "./SectionPick.vue";
+
+vi.mock("@/shared/ask", () => ({ askParted: () => new Promise(() => undefined) }));
 
 const figure = { person: [] } as unknown as Figure;
 const picture = { view: "left", section: [], held: null, guide: [] } as const;
@@ -15,8 +18,8 @@ describe("the section of a step", () => {
 
   it("is called by its name, and another is chosen by pressing its head", async () => {
     document.body.innerHTML = '<div id="layers"></div>';
-    const props = { modelValue: { zone: "crown" } as const, sections, figure, disabled: false };
-    const form = mount(SectionPick, { props, attachTo: document.body });
+    const props = { modelValue: { zone: "crown" } as const, sections, figure, on: {} as HairRequest, disabled: false };
+    const form = mount(SectionPick, { props, attachTo: document.body, global: { plugins: [VueQueryPlugin] } });
     expect(form.text()).toContain("crown");
     await form.find("button").trigger("click");
     await flushPromises();

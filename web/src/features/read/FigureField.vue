@@ -1,7 +1,8 @@
 <script setup lang="ts">
-/** One figure of a zone, asked for as its rule says: a length, a number with its unit, or one of a few words. */
+/** One figure of a zone, asked for as its rule says: a length, a number with its unit, one of a few words, or a colour. */
 import type { ZoneFigure } from "@/api";
 import ChoiceField from "@/shared/ChoiceField.vue";
+import ColourField from "@/shared/ColourField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import LengthField from "@/shared/LengthField.vue";
 import { rangeFault, ruleOf, signOf } from "@/shared/figures";
@@ -45,6 +46,13 @@ const IN_A_ROW = 4;
     v-model="word"
     :label="t(`fields-${figure}`)"
     :choices="[{ value: '', label: t('field-notSaid') }, ...words]"
+    :fault="fault"
+    :disabled="disabled"
+  />
+  <ColourField
+    v-else-if="rule.kind === 'colour'"
+    v-model="word"
+    :label="t(`fields-${figure}`)"
     :fault="fault"
     :disabled="disabled"
   />

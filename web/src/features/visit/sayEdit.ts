@@ -43,7 +43,7 @@ const ANYWHERE = [
   ],
 ];
 /** Texts that people write: they are shown as they are. */
-export const FREE = new Set(["chemical_history", "fear", "format", "name", "notes", "products", "purpose"]);
+export const FREE = new Set(["chemical_history", "colour", "fear", "format", "name", "notes", "products", "purpose"]);
 
 const LISTS = new Set<string>(contract.lists.map(({ list }) => list));
 const IDS = new Set<string>(contract.lists.filter(({ identity }) => identity === "id").map(({ list }) => list));

@@ -76,6 +76,16 @@ describe("locks on a page", () => {
     expect(strokesOf([straight], "front", brown, 3).length).toBeGreaterThan(mine.length);
   });
 
+  it("lie in front of a shoulder that is turned away when they hang on the chest, and behind it when on the back", () => {
+    const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -20 * i, z]) });
+    const hidden = (lock: Lock) =>
+      strokesOf([lock], "front_left", brown, COARSE).map((stroke) => isBehind("front_left", stroke));
+    expect(hidden(hangs(-80, 20)).at(-1)).toBe(false);
+    expect(hidden(hangs(-80, 20))[0]).toBe(true);
+    expect(hidden(hangs(-80, -60)).at(-1)).toBe(true);
+    expect(hidden(hangs(80, 20)).at(-1)).toBe(false);
+  });
+
   it("take as many strokes as they turn, and each begins where the one before it ended", () => {
     const few = strokesOf([straight], "left", brown, COARSE);
     const many = strokesOf([coil], "left", brown, COARSE);
@@ -190,6 +200,11 @@ describe("the tone of hair", () => {
     expect(tones.fringe).toEqual(tones.top);
     expect(tones.nape).toEqual(tones.back_lower);
     expect(tones.fringe).not.toEqual(tones.nape);
+    const own = tonesOf({ top: { stretched_mm: 200, sprung_mm: 150, tone: "red", colour: "#0a64ff" } });
+    expect([own.top, own.nape]).toEqual([
+      [10, 100, 255],
+      [10, 100, 255],
+    ]);
     expect(tonesOf({}).top).toEqual(tonesOf({ top: { tone: "brown" } }).top);
   });
 });

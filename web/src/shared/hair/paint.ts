@@ -35,6 +35,11 @@ const LEAST_COSINE = 0.8;
 const COARSE = { dots: 0.8, cosine: 0.2 };
 /** Depth of the middle of head and neck: what lies behind it is hidden by them, mm. */
 const MIDDLE_MM = -12;
+/** Where the neck begins, mm below the ear canals, and half as wide as it is; seen from less in front than this, as a cosine,
+ * the shoulders have no front. */
+const JAW_MM = 70;
+const NECK_MM = 52;
+const FACES = 0.3;
 const SCALP_LIGHT = 0.55;
 /** How much nearer a stroke has to be to lie over another for sure, mm. */
 const LAYER_MM = 7;
@@ -230,5 +235,12 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
   return layers.flat();
 }
 
-/** Whether a stroke lies behind head and neck. */
-export const isBehind = (view: View, stroke: Stroke) => view !== "above" && stroke.depth < MIDDLE_MM;
+/** Whether a stroke lies behind the person: behind the middle of head and neck, and beside the neck behind the shoulders. */
+export function isBehind(view: View, { path, from, to, depth }: Stroke): boolean {
+  if (view === "above" || depth >= MIDDLE_MM) return false;
+  const middle = (from + to) >> 1;
+  const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
+  const [right, , forward] = eyeOf(view);
+  const besideNeck = down > JAW_MM && Math.abs(x) > NECK_MM && forward > FACES;
+  return !(besideNeck && depth * forward - x * right > MIDDLE_MM);
+}

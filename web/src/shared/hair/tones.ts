@@ -4,7 +4,7 @@ import { isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
 import type { Colour, Tones } from "./paint";
 
 /** A lock in full light, red, green, blue. */
-const COLOURS: Record<HairTone, Colour> = {
+export const COLOURS: Record<HairTone, Colour> = {
   black: [52, 44, 42],
   dark_brown: [84, 58, 44],
   brown: [122, 82, 56],
@@ -18,18 +18,23 @@ const COLOURS: Record<HairTone, Colour> = {
 /** Where no tone is read. */
 const USUAL: HairTone = "brown";
 
+/** A colour as it is written. */
+const coloured = (written: string): Colour =>
+  [1, 3, 5].map((at) => parseInt(written.slice(at, at + 2), 16)) as unknown as Colour;
+
 /** The tone of each zone: its own, or of the zone next to it in walking order that has one. */
 export function tonesOf(zones: ZoneReadings): Tones {
-  const read = new Map<Zone, HairTone>();
+  const read = new Map<Zone, Colour>();
   for (const patch of patchesOf(zones).filter((name) => isRead(zones, name))) {
-    const tone = zones[patch]?.tone;
-    if (tone) read.set(zoneOf(patch), tone);
+    const { tone, colour } = zones[patch] ?? {};
+    if (colour) read.set(zoneOf(patch), coloured(colour));
+    else if (tone) read.set(zoneOf(patch), COLOURS[tone]);
   }
-  const known = zoneValues.flatMap((zone, at) => (read.has(zone) ? [{ at, tone: read.get(zone)! }] : []));
+  const known = zoneValues.flatMap((zone, at) => (read.has(zone) ? [{ at, colour: read.get(zone)! }] : []));
   const tones = Object.fromEntries(
     zoneValues.map((zone, at) => {
       const near = [...known].sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0];
-      return [zone, COLOURS[near?.tone ?? USUAL]];
+      return [zone, near?.colour ?? COLOURS[USUAL]];
     }),
   );
   return tones as Record<Zone, Colour>;
