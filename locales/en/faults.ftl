@@ -68,6 +68,7 @@ fault-must-be-list = must be a list
 fault-must-be-group = must be a group of named values
 fault-must-be-landmark = must be a landmark, or a landmark with an offset
 fault-must-be-variant = must be one of the words known here, alone or with what it holds
+fault-must-be-colour = must be a colour, written #rrggbb
 fault-must-be-other = must be a value of another kind
 fault-broken-json-at = is not valid JSON: { $why } (line { $line }, column { $column })
 

@@ -105,6 +105,8 @@ fn expected_kind(expected: &str) -> &'static str {
     let is = |word: &str| expected.contains(word);
     if is("a day") {
         "fault-must-be-day"
+    } else if is("a colour") {
+        "fault-must-be-colour"
     } else if is("string") || is("str") && !is("struct") {
         "fault-must-be-text"
     } else if is("boolean") || is("bool") {

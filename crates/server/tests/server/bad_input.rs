@@ -43,7 +43,8 @@ async fn a_measure_that_cannot_be_is_refused_at_its_field_and_nothing_is_saved()
         (json!({"hairs_per_cm2": 501.0}), "hairs_per_cm2", "out_of_range"),
         (json!({"width_class": "thick"}), "width_class", "unknown"),
         (json!({"moisture": 3}), "moisture", "contradicts"),
-        (json!({"colour": "red"}), "colour", "unknown"),
+        (json!({"colour": "red"}), "colour", "contradicts"),
+        (json!({"shade": "red"}), "shade", "unknown"),
     ];
     for (zone, field, kind) in table {
         let response = ivo.put(&format!("/api/visits/{visit}/stages/read"), &reading(zone.clone())).await;

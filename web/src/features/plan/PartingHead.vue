@@ -19,6 +19,8 @@ const STEP_MM = 5;
 const COARSE: readonly Ink[] = ["body", "head", "ear", "firm"];
 /** From where it is seen; until one chooses or moves an end, from where it shows best. */
 const side = ref<HeadView>();
+/** The end that a finger is on, and where it is once it moves: a mere touch changes nothing. */
+const held = ref<PartingEnd>();
 const moved = ref<MovedEnd>();
 const question = computed<PartedRequest>(() => ({
   on: props.on,
@@ -47,14 +49,22 @@ const named = ({ landmark, is_landmark }: PartingEnd) =>
 const drawing = ref<SVGSVGElement>();
 function drag(event: PointerEvent) {
   const matrix = drawing.value?.getScreenCTM();
-  if (!moved.value || !matrix) return;
+  if (!held.value || !matrix) return;
   const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-  moved.value = { ...moved.value, to: [x, y] };
+  moved.value = { end: held.value.end, to: [x, y] };
 }
 function start(event: PointerEvent, end: PartingEnd) {
   (event.target as Element).setPointerCapture(event.pointerId);
   side.value = view.value;
-  moved.value = { end: end.end, to: [end.at[0]!, end.at[1]!] };
+  held.value = end;
+}
+function letGo() {
+  held.value = undefined;
+  void settle(moved.value);
+}
+function giveUp() {
+  held.value = undefined;
+  moved.value = undefined;
 }
 
 const failed = ref<unknown>();
@@ -93,8 +103,8 @@ function key(event: KeyboardEvent, end: PartingEnd) {
       role="group"
       :aria-label="t('plan-endsOf')"
       @pointermove="drag"
-      @pointerup="settle(moved)"
-      @pointercancel="moved = undefined"
+      @pointerup="letGo"
+      @pointercancel="giveUp"
     >
       <PersonLines :figure="figure" :view="view" :only="COARSE" />
       <path v-if="shown" class="section" :d="shown.picture.section.map(path).join('')" />

@@ -36,6 +36,13 @@ it("shows the ends of a section's partings, and an arrow key moves one on the pa
   await flushPromises();
   expect(asked.find(({ moved }) => moved)).toMatchObject({ view: "above", moved: { end: 2, to: [35, 40] } });
   expect(form.emitted("update:modelValue")).toEqual([[{ edge: { within_mm: 35 } }]]);
+  // A touch that doesn't move changes nothing.
+  const target = ends[0]!.element as Element & { setPointerCapture: () => void };
+  target.setPointerCapture = () => undefined;
+  await ends[0]!.trigger("pointerdown");
+  await form.find("svg").trigger("pointerup");
+  await flushPromises();
+  expect(form.emitted("update:modelValue")).toHaveLength(1);
   const before = asked.length;
   await ends[0]!.trigger("keydown", { key: "x" });
   await flushPromises();
