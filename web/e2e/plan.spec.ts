@@ -100,9 +100,7 @@ test("a section is chosen by its name, and the hair is taken along and shown to 
   await wren.getByRole("dialog").getByRole("button", { name: "fringe triangle" }).click();
   await expect(words).toContainText("Section: fringe triangle");
   // Its point moved back: the triangle is longer, and both its sides still are alike.
-  const apex = wren.getByRole("button", { name: "End of a parting: apex" });
-  await apex.press("ArrowUp");
-  await apex.press("ArrowUp");
+  await wren.getByRole("button", { name: "End of a parting: apex" }).press("ArrowUp");
   await expect(wren.getByRole("button", { name: "End of a parting: near the apex" })).toBeVisible();
   await wren.getByRole("button", { name: "Done", exact: true }).click();
   await expect(wren.getByText("Section of its own")).toBeVisible();

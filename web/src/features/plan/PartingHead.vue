@@ -13,8 +13,8 @@ const region = defineModel<Region>({ required: true });
 const props = defineProps<{ on: HairRequest; figure: Figure }>();
 
 const FOLLOW_MS = 60;
-/** How far an arrow key moves an end, mm. */
-const STEP_MM = 5;
+/** How far an arrow key moves an end, mm: further than what still is the landmark beside it. */
+const STEP_MM = 6;
 /** The lines of the face don't help here. */
 const COARSE: readonly Ink[] = ["body", "head", "ear", "firm"];
 /** From where it is seen; until one chooses or moves an end, from where it shows best. */

@@ -34,8 +34,8 @@ it("shows the ends of a section's partings, and an arrow key moves one on the pa
   ]);
   await ends[1]!.trigger("keydown", { key: "ArrowRight" });
   await flushPromises();
-  expect(asked.find(({ moved }) => moved)).toMatchObject({ view: "above", moved: { end: 2, to: [35, 40] } });
-  expect(form.emitted("update:modelValue")).toEqual([[{ edge: { within_mm: 35 } }]]);
+  expect(asked.find(({ moved }) => moved)).toMatchObject({ view: "above", moved: { end: 2, to: [36, 40] } });
+  expect(form.emitted("update:modelValue")).toEqual([[{ edge: { within_mm: 36 } }]]);
   // A touch that doesn't move changes nothing.
   const target = ends[0]!.element as Element & { setPointerCapture: () => void };
   target.setPointerCapture = () => undefined;
