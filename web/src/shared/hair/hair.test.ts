@@ -77,7 +77,7 @@ describe("locks on a page", () => {
   });
 
   it("lie in front of a shoulder that is turned away when they hang on the chest, and behind it when on the back", () => {
-    const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -20 * i, z]) });
+    const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -25 * i, z]) });
     const hidden = (lock: Lock) =>
       strokesOf([lock], "front_left", brown, COARSE).map((stroke) => isBehind("front_left", stroke));
     expect(hidden(hangs(-80, 20)).at(-1)).toBe(false);

@@ -35,9 +35,9 @@ const LEAST_COSINE = 0.8;
 const COARSE = { dots: 0.8, cosine: 0.2 };
 /** Depth of the middle of head and neck: what lies behind it is hidden by them, mm. */
 const MIDDLE_MM = -12;
-/** Where the neck begins, mm below the ear canals, and half as wide as it is; seen from less in front than this, as a cosine,
+/** Where the chin ends, mm below the ear canals: above it a face that is turned hides what is behind it. Half a neck is so wide; seen from less in front than this, as a cosine,
  * the shoulders have no front. */
-const JAW_MM = 70;
+const CHIN_MM = 130;
 const NECK_MM = 52;
 const FACES = 0.3;
 const SCALP_LIGHT = 0.55;
@@ -241,6 +241,6 @@ export function isBehind(view: View, { path, from, to, depth }: Stroke): boolean
   const middle = (from + to) >> 1;
   const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
   const [right, , forward] = eyeOf(view);
-  const besideNeck = down > JAW_MM && Math.abs(x) > NECK_MM && forward > FACES;
+  const besideNeck = down > CHIN_MM && Math.abs(x) > NECK_MM && forward > FACES;
   return !(besideNeck && depth * forward - x * right > MIDDLE_MM);
 }
