@@ -36,9 +36,11 @@ const frame = ref<HTMLElement>();
 const behind = ref<HTMLCanvasElement>();
 const before = ref<HTMLCanvasElement>();
 const { width } = useElementSize(frame);
-/** Hair grows out of its own shade: skin shows only where it parts. */
+/** How often it was painted: what measures and what takes pictures waits for that. */
+const paintings = ref(0);
+/** Hair grows out of its own shade: skin shows only where it parts. Without hair it would look shaved. */
 const scalp = computed(() => scalpOf(props.figure, props.view));
-const shade = computed(() => (props.locks ? css(scalpColour(props.tones)) : undefined));
+const shade = computed(() => (props.locks && paintings.value > 0 ? css(scalpColour(props.tones)) : undefined));
 const mostLocks = computed(() => Math.max(1, Math.round(LOCKS_PER_DOT * width.value)));
 const viewBox = computed(() => props.box.join(" "));
 /** How wide it is painted; none before it has its place. */
@@ -46,8 +48,6 @@ const dots = computed(() =>
   Math.round(width.value * (props.paper ? PAPER_DOTS : Math.min(MOST_DOTS, globalThis.devicePixelRatio || 1))),
 );
 
-/** How often it was painted: what measures and what takes pictures waits for that. */
-let paintings = 0;
 const waiting = ref(false);
 let asked = 0;
 const painter = usePainter();
@@ -68,7 +68,7 @@ async function draw() {
   show(behind.value, painted?.behind ?? null);
   show(before.value, painted?.before ?? null);
   waiting.value = false;
-  frame.value?.setAttribute("data-painted", String(++paintings));
+  frame.value?.setAttribute("data-painted", String(++paintings.value));
 }
 watch([() => props.locks, () => props.view, () => props.tones, viewBox, dots], draw, {
   immediate: true,
