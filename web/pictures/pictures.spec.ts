@@ -9,7 +9,8 @@ async function take(page: Page, name: string) {
   await page.waitForLoadState("networkidle");
   await page.evaluate(() => document.fonts.ready);
   // Hair is painted beside the page, and is pale until then.
-  await page.waitForFunction(() => !document.querySelector(".hair:not([data-painted]), .hair.stale"));
+  await page.waitForTimeout(1500);
+  await page.waitForFunction(() => !document.querySelector(".hair.stale"));
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
 }
