@@ -6,10 +6,13 @@ const MM: Record<LengthUnit, number> = { cm: 10, inch: 25.4 };
 const SIGN: Record<LengthUnit, string> = { cm: "cm", inch: "in" };
 const FRACTIONS = ["", "¼", "½", "¾"];
 
+/** How numbers of so many digits after the point are written: a formatter takes longer to make than a hundred numbers to write. */
+const FORMATS: Intl.NumberFormat[] = [];
+
 /** Millimetres as a number in the unit, without its sign: "12.5". */
 export function numberIn(unit: LengthUnit, mm: number, digits = 1): string {
-  const format = { minimumFractionDigits: digits, maximumFractionDigits: digits };
-  return (mm / MM[unit]).toLocaleString(LOCALE, format);
+  FORMATS[digits] ??= new Intl.NumberFormat(LOCALE, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  return FORMATS[digits].format(mm / MM[unit]);
 }
 
 /** Millimetres as they are kept in a field: no digits that were not typed. */

@@ -30,6 +30,8 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
             .wrap(Compress::default())
             .wrap(TracingLogger::<guard::RequestSpan>::new())
     })
+    // An answer that is packed is written in parts: the second is not to wait until the browser has the first.
+    .tcp_nodelay(true)
     .disable_signals()
     .shutdown_timeout(FINISH_WITHIN_S)
     .listen(listener)?
