@@ -26,5 +26,10 @@ export async function setField(form: VueWrapper, label: string, value: string): 
   await form.get(`#${found?.attributes("for")}`).setValue(value);
 }
 
+/** Opens every part that is closed until it is needed. */
+export async function unfold(form: VueWrapper): Promise<void> {
+  for (const part of form.findAll(".el-collapse-item__header")) await part.trigger("click");
+}
+
 /** What a form says is wrong: it waits a moment for the hand before it says so. */
 export const saidFault = (form: VueWrapper) => vi.waitFor(() => form.get("[role=alert]").text());

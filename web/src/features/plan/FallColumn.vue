@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One cut's fall: as hair, one side large and all sides small, and in numbers. */
-import type { Cure, FallAnswer, FallRequest, Figure, HairState, Zone } from "@/api";
+import type { Cure, FallAnswer, FallRequest, Figure, HairState, SectionShape, Zone } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
@@ -28,6 +28,8 @@ const props = defineProps<{
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
 const { say } = useUnit();
 
+/** One list for good: a new one at every answer would draw the picture anew. */
+const NO_SECTIONS: readonly SectionShape[] = [];
 const view = ref<View>("front");
 const state = ref<HairState>("after");
 const states = computed(() =>
@@ -72,7 +74,7 @@ function said(name: View): string {
       :locks="locks"
       :tones="tones"
       :stale="stale"
-      :sections="[]"
+      :sections="NO_SECTIONS"
       :wishes="wishes"
       :frame="frame"
       :label="said(view)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What can be set of one step. */
-import type { Figure, HairRequest, Move, MoveReport, Point, SectionPicture } from "@/api";
+import type { Figure, HairRequest, Move, Point, SectionPicture } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import FoldPart from "@/shared/FoldPart.vue";
@@ -17,7 +17,9 @@ defineProps<{
   /** Its place in the cut, from 0, and how many steps there are. */
   at: number;
   count: number;
-  report: MoveReport | undefined;
+  /** The share and depth of its technique that were computed with: what isn't set has them. */
+  techniqueShare: number | undefined;
+  techniqueDepthMm: number | undefined;
   /** Sections that have names, and the person they are drawn on; nothing while they are on their way. */
   sections: readonly SectionPicture[] | undefined;
   figure: Figure | undefined;
@@ -47,7 +49,7 @@ const put = (change: (move: Move) => void) => emit("change", change);
       @update:model-value="put((m) => (m.region = $event))"
     />
     <DescribedFields
-      :fields="moveFields(move, points, report)"
+      :fields="moveFields(move, points, { technique_share: techniqueShare, technique_depth_mm: techniqueDepthMm })"
       :fault-at="faultAt"
       :disabled="disabled"
       @change="put"

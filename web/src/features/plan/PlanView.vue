@@ -124,10 +124,12 @@ function shift(at: number, by: -1 | 1) {
 
 /** Sections of a move that are drawn: more of them hide each other. */
 const SHOWN = 5;
-const fault = (field: string) => {
-  const said = document.faultAt(field);
+// What the open step's form is given stays the same as long as it says the same, so that an answer doesn't draw its fields anew.
+const points = computed(() => figure.data.value?.points.map(({ point }) => point) ?? []);
+function faultOfOpen(field: string): string | undefined {
+  const said = document.faultAt(`cut.moves.${open.value}.${field}`);
   return said ? t("field-fault", { said }) : undefined;
-};
+}
 const all = computed(() => fall.data.value?.moves[open.value]?.sections ?? []);
 const sections = computed(() => {
   const { value: chosen } = section;
@@ -201,12 +203,13 @@ function does(at: number): string {
               :at="i"
               :count="moves.length"
               :move="move"
-              :report="fall.data.value?.moves[i]"
+              :technique-share="fall.data.value?.moves[i]?.technique_share"
+              :technique-depth-mm="fall.data.value?.moves[i]?.technique_depth_mm"
               :sections="namedSections.data.value"
               :figure="figure.data.value"
               :on="head"
-              :points="figure.data.value?.points.map((p) => p.point) ?? []"
-              :fault-at="(field) => fault(`cut.moves.${i}.${field}`)"
+              :points="points"
+              :fault-at="faultOfOpen"
               :disabled="locked"
               @change="(how) => change(i, how)"
             />

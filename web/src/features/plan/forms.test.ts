@@ -4,7 +4,7 @@ import { mount } from "@vue/test-utils";
 import { ElSelect } from "element-plus";
 import { createPinia } from "pinia";
 import { describe, expect, it } from "vitest";
-import { saidFault, selectsOf, setField } from "@/shared/setField";
+import { saidFault, selectsOf, setField, unfold } from "@/shared/setField";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import type { Field } from "@/shared/fields";
 import RegionForm from "./RegionForm.vue";
@@ -50,6 +50,7 @@ describe("the form of a region", () => {
     });
     await setField(form, "Zigzag teeth", "1");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({ side_of: { parting: { zigzag_mm: 10 } } });
+    await unfold(form);
     await setField(form, "apex: behind it by", "3");
     expect(last(form.emitted("update:modelValue"))).toMatchObject({
       side_of: { parting: { through: [{ at: "apex", behind_mm: 30, above_mm: 0, left_mm: 0 }, "crown", "occipital"] } },

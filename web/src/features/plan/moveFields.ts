@@ -17,9 +17,12 @@ import { named } from "@/shared/choices";
 import { t } from "@/shared/words";
 import { layoutOf, wayOf } from "./how";
 
-/** What isn't set has the value that was computed with: the report says it. */
-export function moveFields(move: Move, points: readonly Point[], report?: MoveReport): Field<Move>[] {
-  return [...placeFields(move, points), ...amountFields(move, report), ...techniqueFields(move), ...stateFields(move)];
+/** What a technique was computed with. */
+export type Amounts = { [amount in "technique_share" | "technique_depth_mm"]?: MoveReport[amount] | undefined };
+
+/** What isn't set has the value that was computed with. */
+export function moveFields(move: Move, points: readonly Point[], used: Amounts = {}): Field<Move>[] {
+  return [...placeFields(move, points), ...amountFields(move, used), ...techniqueFields(move), ...stateFields(move)];
 }
 
 /** Where a perimeter lies. */
@@ -56,7 +59,7 @@ function amount(
 const share = (name: string, path: string, value: number, set: (move: Move, share: number) => void) =>
   amount(name, path, 100 * value, (move, percent) => set(move, percent / 100), "%");
 
-function amountFields(move: Move, report?: MoveReport): Field<Move>[] {
+function amountFields(move: Move, used: Amounts): Field<Move>[] {
   const { kind } = move;
   const fields: Field<Move>[] = [];
   if ("perimeter" in kind)
@@ -113,7 +116,7 @@ function amountFields(move: Move, report?: MoveReport): Field<Move>[] {
     );
   }
   const { technique } = move;
-  if (technique?.kind && technique.kind !== "blunt") fields.push(...thinningFields(technique, report));
+  if (technique?.kind && technique.kind !== "blunt") fields.push(...thinningFields(technique, used));
   return fields;
 }
 
@@ -174,7 +177,7 @@ function heldFields({ length, hold, guide }: Sections): Field<Move>[] {
   return fields;
 }
 
-function thinningFields(technique: Technique, report?: MoveReport): Field<Move>[] {
+function thinningFields(technique: Technique, used: Amounts): Field<Move>[] {
   const set = (part: (value: number) => Partial<Technique>) => (m: Move, value: number) => {
     if (m.technique) Object.assign(m.technique, part(value));
   };
@@ -182,13 +185,13 @@ function thinningFields(technique: Technique, report?: MoveReport): Field<Move>[
     share(
       "share",
       "technique.share",
-      technique.share ?? report?.technique_share ?? 0,
+      technique.share ?? used.technique_share ?? 0,
       set((value) => ({ share: value })),
     ),
     amount(
       technique.kind === "brick" ? "stub" : "depth",
       "technique.depth_mm",
-      technique.depth_mm ?? report?.technique_depth_mm ?? 0,
+      technique.depth_mm ?? used.technique_depth_mm ?? 0,
       set((depth_mm) => ({ depth_mm })),
     ),
     share(

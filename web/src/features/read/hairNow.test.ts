@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { selectsOf } from "@/shared/setField";
+import { selectsOf, unfold } from "@/shared/setField";
 import type { Fall, Figure, HairNow as Now, LinePoint } from "@/api";
 import { VueQueryPlugin } from "@tanstack/vue-query";
 import { mount } from "@vue/test-utils";
@@ -21,9 +21,10 @@ const figure = {
   person: [],
 } as unknown as Figure;
 
-function form(line: LinePoint[], now?: Now) {
+async function form(line: LinePoint[], now?: Now) {
   const props = { modelValue: line, figure, now, question: undefined, faultAt: () => undefined, disabled: false };
   const wrapper = mount(HairNow, { props, global: { plugins: [createPinia(), VueQueryPlugin] } });
+  await unfold(wrapper);
   return { wrapper, said: () => wrapper.emitted<[LinePoint[]]>("update:modelValue")?.at(-1)?.[0] };
 }
 const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm = 0): LinePoint => ({
@@ -33,7 +34,7 @@ const at = (place: LinePoint["at"], point: LinePoint["lies"]["point"], below_mm 
 
 describe("the line of the hair as it is", () => {
   it("is kept in the order of the head, whatever was said first", async () => {
-    const { wrapper, said } = form([at("back", "shoulder")]);
+    const { wrapper, said } = await form([at("back", "shoulder")]);
     const selects = selectsOf(wrapper);
     await selects[0]!.choose("chin");
     expect(said()).toEqual([at("front_left", "chin"), at("back", "shoulder")]);
@@ -42,7 +43,7 @@ describe("the line of the hair as it is", () => {
   });
 
   it("takes how far below a point it lies, and nothing where no point is named", async () => {
-    const { wrapper, said } = form([at("back", "shoulder")]);
+    const { wrapper, said } = await form([at("back", "shoulder")]);
     const fields = wrapper.findAll(".length input");
     expect(fields.map((field) => field.attributes("disabled") !== undefined)).toEqual([true, true, false, true, true]);
     await fields[2]!.setValue("3");
@@ -50,13 +51,13 @@ describe("the line of the hair as it is", () => {
   });
 
   it("says what is missing, or that the answer is on its way", async () => {
-    const { wrapper } = form([]);
+    const { wrapper } = await form([]);
     expect(wrapper.text()).toContain("Measure one zone");
     await wrapper.setProps({ asked: true });
     expect(wrapper.text()).toContain("being drawn");
   });
 
-  it("says where the zones don't agree with it", () => {
+  it("says where the zones don't agree with it", async () => {
     const fall = { front: { heights_mm: [], one_mm: [], other_mm: [] }, lines: [], lowest_mm: -200 };
     const now = {
       fall: { ...fall, side: fall.front, mass_g: 80, width_mm: 180, see_through_below_mm: -190 },
@@ -68,7 +69,7 @@ describe("the line of the hair as it is", () => {
         girths: [{ measured_mm: 80, computed_mm: 84 }],
       },
     } as unknown as Now;
-    const { wrapper } = form([at("front_left", "chin"), at("back", "shoulder")], now);
+    const { wrapper } = await form([at("front_left", "chin"), at("back", "shoulder")], now);
     const said = wrapper.findAll("li > p").map((line) => line.text());
     expect(said[0]).toBe("The computed hair agrees.");
     expect(said[2]).toContain("3.0 cm lower");
