@@ -7,6 +7,8 @@ pub const NEWTON: f64 = 1e-6;
 /// Width in mm at which the search for a length stops: far below anything shown, so that a length found and computed back
 /// agrees to nine digits.
 pub const LENGTH_MM: f64 = 1e-9;
+/// Width in radians to which the elevation is searched at which a head is so high: a billionth of a millimetre on it.
+pub const ELEVATION: f64 = 1e-11;
 /// Most steps of any search. Halving 10 m down to [`LENGTH_MM`] takes 44, so reaching this is a defect.
 pub const STEPS: usize = 200;
 /// Step of numerical derivatives in fitted parameters, which are logarithms of order one: what is derived is itself found by

@@ -133,11 +133,22 @@ fn not_negative(rows: &[Terms; NODES], targets: &[f64; NODES]) -> Terms {
             }
         }
     }
+    // Each coefficient's equation is solved for it once, so that sweeps divide by nothing.
+    for i in 0..TERMS {
+        let own = square[i][i];
+        right[i] /= own;
+        square[i] = square[i].map(|beside| beside / own);
+        square[i][i] = 0.0;
+    }
     let mut found = [0.0; TERMS];
     for _ in 0..SWEEPS {
+        let before = found;
         for i in 0..TERMS {
-            let rest: f64 = (0..TERMS).filter(|k| *k != i).map(|k| square[i][k] * found[k]).sum();
-            found[i] = ((right[i] - rest) / square[i][i]).max(0.0);
+            let rest: f64 = square[i].iter().zip(&found).map(|(a, x)| a * x).sum();
+            found[i] = (right[i] - rest).max(0.0);
+        }
+        if found == before {
+            break;
         }
     }
     found

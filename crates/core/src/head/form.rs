@@ -6,7 +6,9 @@
 
 use super::Measures;
 use crate::error::FieldErrors;
+use crate::fibre::search::zero_between;
 use crate::message::{Arg, Message};
+use crate::tolerance;
 use nalgebra::Vector3;
 use serde::{Deserialize, Serialize};
 use std::f64::consts::{PI, TAU};
@@ -163,17 +165,23 @@ impl HeadForm {
 
     /// Elevation (radians) at which the surface lies at `height_mm` above the ear canals, at this azimuth.
     pub fn elevation_at(&self, azimuth: f64, height_mm: f64) -> f64 {
-        let height = |elevation: f64| self.point(&direction(azimuth, elevation)).y;
-        let (mut low, mut high) = (-PI / 2.0, PI / 2.0);
-        for _ in 0..60 {
-            let middle = 0.5 * (low + high);
-            if height(middle) < height_mm {
-                low = middle;
-            } else {
-                high = middle;
-            }
+        if self.bumps_at(&Vec3::y()).next().is_some() {
+            let (low, high) = (-0.5 * PI, 0.5 * PI);
+            let over = |elevation: f64| self.point(&direction(azimuth, elevation)).y - height_mm;
+            let (below, above) = (over(low), over(high));
+            return match (below < 0.0, above > 0.0) {
+                (true, true) => zero_between((low, below), (high, above), tolerance::ELEVATION, over),
+                (false, _) => low,
+                (true, false) => high,
+            };
         }
-        0.5 * (low + high)
+        // Of an ellipsoid: how far out it is where it is so high.
+        let (sin, cos) = azimuth.sin_cos();
+        let half_height = if height_mm >= 0.0 { self.top_mm } else { self.depth_mm };
+        let share = (height_mm / half_height).clamp(-1.0, 1.0);
+        let level =
+            (1.0 - share * share).sqrt() / (sin / self.half_breadth_mm).hypot(cos / self.half_length_mm);
+        (share * half_height).atan2(level)
     }
 
     /// Height of the top of the head above the ear canals, mm.
@@ -303,6 +311,24 @@ mod tests {
                 let by_differences = Vec3::new(slope(0), slope(1), slope(2)).normalize();
                 assert!((form.normal(&d) - by_differences).norm() < 1e-7, "{d}");
             }
+        }
+    }
+
+    #[test]
+    fn the_elevation_of_a_height_is_where_the_surface_is_so_high() {
+        for skull in [SkullForm::default(), SkullForm { occiput: 1.0, crown: -1.0 }] {
+            let form = HeadForm::of(&Measures::default(), skull).expect("possible");
+            for i in 0..200 {
+                let azimuth = f64::from(i) * 0.7;
+                let elevation = (f64::from(i) * 0.31).sin() * 1.5;
+                let height = form.point(&direction(azimuth, elevation)).y;
+                assert!(
+                    (form.elevation_at(azimuth, height) - elevation).abs() < 1e-6,
+                    "{azimuth} {elevation}"
+                );
+            }
+            assert!((form.elevation_at(1.0, 900.0) - 0.5 * PI).abs() < 1e-9, "above the head is its top");
+            assert!((form.elevation_at(1.0, -900.0) + 0.5 * PI).abs() < 1e-9);
         }
     }
 

@@ -22,8 +22,15 @@ pub(super) fn chosen(hair: &Hair, count: usize) -> Vec<Chosen> {
         roots(&hair.form, &hair.hairline, count).iter().map(|root| root.at.normalize()).collect();
     let nearest = |strand: &crate::hair::Strand| {
         let out = strand.root.at.normalize();
-        let near = places.iter().map(|place| place.dot(&out)).enumerate();
-        near.max_by(|a, b| a.1.total_cmp(&b.1)).unwrap_or((0, 0.0))
+        // Some million comparisons: they are of plain numbers, none of which can be missing.
+        let mut best = (0, f64::NEG_INFINITY);
+        for (i, place) in places.iter().enumerate() {
+            let near = place.dot(&out);
+            if near > best.1 {
+                best = (i, near);
+            }
+        }
+        best
     };
     let near: Vec<(usize, f64)> = hair.strands.par_iter().with_min_len(64).map(nearest).collect();
     let mut all: Vec<Option<(Chosen, f64)>> = vec![None; places.len()];
