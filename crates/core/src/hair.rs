@@ -5,9 +5,10 @@
 //! that taking weight is exact bookkeeping ([`ShareLengths`]).
 
 use crate::drape::{Drape, Packing, Profile, Shell, Terms};
-use crate::fibre::{LengthModel, Rod, WornStyle};
+use crate::fibre::{LengthModel, Moisture, Rod, WornStyle};
 use crate::head::{Body, Hairline, HeadForm, Measures, PartLine, Root, Scalp};
 use crate::learn::Hand;
+use rayon::prelude::*;
 
 /// Equal shares of a root's hair that may differ in length.
 pub const SHARES: usize = 8;
@@ -24,9 +25,11 @@ pub struct Strand {
     pub model: LengthModel,
     /// How many hairs.
     pub hairs: f64,
-    /// How it is worn.
+    /// How it is worn once it is dry.
     pub worn: WornStyle,
-    /// The spiral it is when it is worn.
+    /// How wet it is.
+    pub moisture: Moisture,
+    /// The spiral it is when it is worn, or as it hangs wet.
     pub worn_rod: Rod,
     /// How much of it lies in a worn millimetre, by the distance from its end.
     pub profile: Profile,
@@ -35,18 +38,24 @@ pub struct Strand {
 }
 
 impl Strand {
-    /// Some hairs of a kind, worn in a style.
+    /// Some hairs of a kind, dry and worn in a style.
     pub fn new(root: Root, model: LengthModel, hairs: f64, worn: WornStyle) -> Self {
         let rod = model.rod(0.0, worn.curvature_share());
-        let stiffness = rod.scale_mn * rod.radius_mm * rod.radius_mm;
-        let bending_mm = (stiffness / rod.weight_mn_mm).cbrt();
-        Self { root, model, hairs, worn, worn_rod: rod, profile: Profile::of(&rod), bending_mm }
+        let (profile, bending_mm) = (Profile::of(&rod), bending_mm(&rod));
+        Self { root, model, hairs, worn, moisture: Moisture::Dry, worn_rod: rod, profile, bending_mm }
     }
 
     /// The same hairs of another kind.
     #[must_use]
     pub fn of_kind(self, model: LengthModel) -> Self {
         Self::new(self.root, model, self.hairs, self.worn)
+    }
+
+    /// The same hairs as they hang at a moisture: water takes any style out.
+    fn wetted(&self, moisture: Moisture) -> Self {
+        let rod = self.model.rod(moisture.water_g_per_g(), 1.0);
+        let (profile, bending_mm) = (Profile::of(&rod), bending_mm(&rod));
+        Self { moisture, worn_rod: rod, profile, bending_mm, ..*self }
     }
 
     /// Mass of fibre per length of all its hair, g/mm.
@@ -58,6 +67,11 @@ impl Strand {
     pub fn section_mm2(&self) -> f64 {
         std::f64::consts::PI * (0.5e-3 * self.model.diameter_um).powi(2)
     }
+}
+
+/// Bending length (B/w)^⅓ of a hair, mm.
+fn bending_mm(rod: &Rod) -> f64 {
+    (rod.scale_mn * rod.radius_mm * rod.radius_mm / rod.weight_mn_mm).cbrt()
 }
 
 /// A head of hair before it is cut.
@@ -91,6 +105,18 @@ impl Hair {
     /// The head that partings are drawn on.
     pub fn scalp(&self) -> Scalp<'_> {
         Scalp { form: &self.form, hairline: &self.hairline, part_mm: self.part.left_mm }
+    }
+
+    /// The same head with its hair at a moisture, left to hang. Wet fibres cling together: closed curls don't keep each other
+    /// away.
+    #[must_use]
+    pub fn wetted(&self, moisture: Moisture) -> Self {
+        if moisture == Moisture::Dry {
+            return self.clone();
+        }
+        let strands =
+            self.strands.par_iter().with_min_len(64).map(|strand| strand.wetted(moisture)).collect();
+        Self { strands, packing: Packing { curl: 0.0, frizz: 0.0 }, ..self.clone() }
     }
 
     /// How high each of some strands is rooted among them, 0 the lowest and 1 the highest.

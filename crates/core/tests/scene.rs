@@ -42,6 +42,7 @@ fn every_part_is_sound() {
         "section",
         "hand",
         "held hair",
+        "held before",
         "guide",
     ] {
         assert!(names.contains(&name), "{names:?}");
@@ -91,12 +92,29 @@ fn the_head_faces_outward_and_has_the_volume_of_a_head() {
 fn held_hair_runs_from_section_to_hand_outside_the_head() {
     for key in ["breakwater", "flat_stone", "top_wind"] {
         let (hair, scene) = staged(key);
-        let held = part(&scene, "held hair");
-        for p in &held.points {
+        for p in ["held hair", "held before"].into_iter().flat_map(|name| &part(&scene, name).points) {
             let p = nalgebra::Vector3::new(f64::from(p[0]), f64::from(p[1]), f64::from(p[2]));
             assert!(p.norm() > hair.form.radius_mm(&p) - 0.3, "{key}: {p} lies in the head");
         }
     }
+}
+
+#[test]
+fn the_section_in_hand_is_hair_from_its_base_to_the_hand() {
+    let (hair, scene) = staged("breakwater");
+    let (held, hand) = (part(&scene, "held hair"), part(&scene, "hand"));
+    let near = |p: &&[f32; 3], of: &[[f32; 3]]| {
+        of.iter().any(|q| p.iter().zip(q).map(|(a, b)| (a - b).powi(2)).sum::<f32>() < 1.0)
+    };
+    let at_hand = held.points.iter().filter(|p| near(p, &hand.points)).count();
+    let at_root = held.points.iter().filter(|p| {
+        let p = nalgebra::Vector3::new(f64::from(p[0]), f64::from(p[1]), f64::from(p[2]));
+        (p.norm() - hair.form.radius_mm(&p)).abs() < 0.3
+    });
+    // It is drawn as strands side by side, so that each of their edges begins on the scalp and some end at the points of the hand.
+    let strands = held.points.len() / 16;
+    assert!(strands > 8 && at_root.count() >= 2 * strands && at_hand * 8 > strands, "{strands} {at_hand}");
+    assert!(held.shades.iter().any(|shade| *shade < 0.8) && held.shades.contains(&1.0), "one by one");
 }
 
 #[test]

@@ -2159,6 +2159,8 @@ export interface components {
              * @description About how many locks, 120 to 1,200.
              */
             count: number;
+            /** @description How wet it is: as it is worn if it is dry, and left to hang if it isn't. */
+            moisture?: components["schemas"]["Moisture"];
             /** @description The head and the plan. */
             on: components["schemas"]["FallRequest"];
             /** @description Which hair. */

@@ -3,12 +3,10 @@
 use super::choose::{Chosen, chosen};
 use super::curl::wound;
 use super::fill::{Line, fill};
+use super::look::{Look, Own};
 use crate::fall::{Levels, Worn, worn_as};
-use crate::fibre::WornStyle;
-use crate::hair::{Hair, SHARES, ShareLengths, Strand};
+use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::head::{Solid, Vec3, Zone, drawn};
-use rand::rngs::StdRng;
-use rand::{RngExt, SeedableRng};
 use rayon::prelude::*;
 use serde::Serialize;
 use std::f64::consts::TAU;
@@ -27,10 +25,15 @@ const LOOP_MM: f64 = 1.2;
 const GATHER_TURN: f64 = 0.4 * TAU;
 const LEAST_GATHERED_AT: f64 = 0.02;
 const MOST_GATHERED_AT: f64 = 10.0;
-/// How much wider or narrower one lock's loops are than another's.
-const UNEVEN: f64 = 0.14;
-/// How much of a turn the phases of neighbours differ by.
-const OUT_OF_PHASE: f64 = 0.12;
+/// Widest that a lock is, as a share of its length: cropped hair stands as single tufts.
+const WIDEST_SHARE: f64 = 0.3;
+/// By how many times the loops of a lock that stands are wider at its end than they would be among others that hang, at most; and
+/// how much of that its width has.
+const MOST_FANNED: f64 = 2.2;
+const FANNED_WIDTH: f64 = 0.25;
+/// How wide a wisp is, and how far out it strays at most, mm.
+const WISP_MM: f64 = 1.0;
+const STRAYS_MM: f64 = 9.0;
 
 /// A lock as it is drawn.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -69,9 +72,10 @@ pub fn locks(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Lock> {
     let (surface, mut wound) = rayon::join(
         || Levels::worn(hair, lengths),
         || {
-            let chosen = chosen(hair, count);
+            let chosen = chosen(hair, bulk(hair, count));
             let one = |chosen: &Chosen| wind(hair, chosen, &lengths[chosen.strand]);
-            let all: (Vec<Line>, Vec<Lock>) = chosen.par_iter().filter_map(one).unzip();
+            let (locks, wisps): (Vec<_>, Vec<_>) = chosen.par_iter().filter_map(one).unzip();
+            let all: (Vec<Line>, Vec<Lock>) = locks.into_iter().chain(wisps.into_iter().flatten()).unzip();
             all
         },
     );
@@ -85,26 +89,48 @@ pub fn locks(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Lock> {
     locks.into_par_iter().zip(lines).map(|(lock, line)| outside((lock, line))).collect()
 }
 
-/// A lock with the line that it would take if there were no other.
-fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Line, Lock)> {
+/// How many of so many locks are no wisps.
+fn bulk(hair: &Hair, count: usize) -> usize {
+    let strays: f64 = hair.strands.iter().map(|strand| Look::of(strand).strays).sum();
+    (count as f64 / (1.0 + strays / hair.strands.len().max(1) as f64)).round() as usize
+}
+
+/// A lock with the line that it would take if there were no other, and the wisp that strays from it.
+fn wind(
+    hair: &Hair,
+    chosen: &Chosen,
+    lengths: &ShareLengths,
+) -> Option<((Line, Lock), Option<(Line, Lock)>)> {
     let i = chosen.strand;
     let strand = &hair.strands[i];
     let worn = worn_as(hair, i, lengths);
     if worn.longest_mm < LEAST_MM {
         return None;
     }
+    let look = Look::of(strand);
+    let own = Own::of(i, strand, &look);
     let fibre_mm = lengths.iter().copied().fold(0.0, f64::max);
     let winds = wound(&strand.worn_rod, fibre_mm);
     let along_mm: Vec<f64> = winds.iter().map(|point| point.along * worn.longest_mm).collect();
     let axis: Vec<Vec3> = along_mm.iter().map(|mm| worn.place(hair, i, *mm)).collect();
-    let own = Own::of(i, strand);
-    let points = (0..axis.len()).map(|k| {
-        let (across, out) = frame(&axis, k);
-        let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
-        axis[k] + (out * cos + across * sin) * winds[k].radius_mm * own.loops
-    });
+    // Hair that stands fans out from the head, and so do its loops.
+    let fanned = axis[axis.len() - 1].norm() / axis[0].norm().max(1.0);
+    let fanned = 1.0 + worn.lie.held_up * (fanned - 1.0).clamp(0.0, MOST_FANNED - 1.0);
+    // Round the axis, and so far out from it at the end.
+    let winding = |own: &Own, strays_mm: f64| Line {
+        points: (0..axis.len())
+            .map(|k| {
+                let (across, out) = frame(&axis, k);
+                let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
+                let stray = out * strays_mm * winds[k].along.powi(2);
+                let radius = winds[k].radius_mm * own.loops * (1.0 + (fanned - 1.0) * winds[k].along);
+                axis[k] + (out * cos + across * sin) * radius + stray
+            })
+            .collect(),
+        along_mm: along_mm.clone(),
+    };
     // As much scalp as it would cover at the density at which locks meet; wound up it is no wider than shows its loops.
-    let meets = (100.0 * chosen.hairs / MEET_PER_CM2).sqrt();
+    let meets = (100.0 * chosen.hairs / MEET_PER_CM2).sqrt().min(WIDEST_SHARE * worn.longest_mm);
     let loops = winds.iter().map(|point| point.radius_mm).fold(0.0, f64::max);
     let wound_up = winds.last().is_some_and(|end| end.turned > LEAST_TURN);
     let width = if wound_up { meets.min(LOOP_SHARE * loops + LOOP_MM) } else { meets };
@@ -113,40 +139,22 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Line, L
         || (GATHER_TURN / turned.max(f64::MIN_POSITIVE)).min(MOST_GATHERED_AT),
         |point| point.along,
     );
+    let gathered = look.gathered_at.map_or(gathered, |at| gathered.min(at));
     let lock = Lock {
         zone: strand.root.zone,
         line: Vec::new(),
         root_mm: meets as f32,
-        width_mm: width as f32,
+        // Its loops fill the room; it is only so much wider that they still show.
+        width_mm: (look.width * width * (1.0 + FANNED_WIDTH * (fanned - 1.0))) as f32,
         gathered_at: gathered.max(LEAST_GATHERED_AT) as f32,
         ends: ends(&worn),
     };
-    Some((Line { points: points.collect(), along_mm }, lock))
-}
-
-/// What sets one lock apart from its neighbours.
-struct Own {
-    /// 1 or −1: which way it winds.
-    hand: f64,
-    /// Where it begins to, radians.
-    phase: f64,
-    /// Its loops over the usual ones.
-    loops: f64,
-}
-
-impl Own {
-    /// Of the strand with this number: phases run evenly over the head, as curls beside each other fall in with each other.
-    /// Brushed out they don't.
-    fn of(number: usize, strand: &Strand) -> Self {
-        // The same each time for the same strand.
-        let mut scattered = StdRng::seed_from_u64(number as u64);
-        let mut one = || 2.0 * scattered.random::<f64>() - 1.0;
-        let at = &strand.root.at;
-        let (out_of_phase, uneven) =
-            if strand.worn == WornStyle::BrushedOut { (0.5, 3.0 * UNEVEN) } else { (OUT_OF_PHASE, UNEVEN) };
-        let runs = (0.021 * at.x).sin() + (0.017 * at.y).sin() + (0.019 * at.z).sin();
-        Self { hand: one().signum(), phase: TAU * (runs + out_of_phase * one()), loops: 1.0 + uneven * one() }
-    }
+    let wisp = own.strays.map(|share| {
+        let width = WISP_MM.min(width) as f32;
+        let lock = Lock { root_mm: width, width_mm: width, ..lock.clone() };
+        (winding(&own.wisp(), share * STRAYS_MM), lock)
+    });
+    Some(((winding(&own, 0.0), lock), wisp))
 }
 
 /// Two unit vectors square to the axis at one of its points: across, and away from the head.
@@ -203,7 +211,7 @@ mod tests {
             let all = locks(&hair, &lengths, COUNT);
             assert!(all.len().abs_diff(COUNT) * 20 < COUNT, "{name}: {}", all.len());
             assert_eq!(all, locks(&hair, &lengths, COUNT), "{name}");
-            let chosen = chosen(&hair, COUNT);
+            let chosen = chosen(&hair, bulk(&hair, COUNT));
             let (hairs, whole): (f64, f64) =
                 (chosen.iter().map(|c| c.hairs).sum(), hair.strands.iter().map(|s| s.hairs).sum());
             assert!((hairs - whole).abs() < 1e-6 * whole);
@@ -236,7 +244,7 @@ mod tests {
         for (name, hair, lengths) in heads() {
             let worn = AsWorn::of(&hair, &lengths);
             let all = locks(&hair, &lengths, COUNT);
-            let chosen = chosen(&hair, COUNT);
+            let chosen = chosen(&hair, bulk(&hair, COUNT));
             let off: Vec<f64> = all
                 .iter()
                 .zip(&chosen)

@@ -4,6 +4,7 @@ use super::FallRequest;
 use super::aimed::aimed;
 use crate::cut::cut;
 use crate::error::FieldErrors;
+use crate::fibre::Moisture;
 use crate::hair::Hair;
 use crate::lock::{Lock, locks};
 use crate::mark::Aim;
@@ -37,6 +38,9 @@ pub struct LocksRequest {
     /// The aim, where its hair is asked for.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub aim: Option<Aim>,
+    /// How wet it is: as it is worn if it is dry, and left to hang if it isn't.
+    #[serde(default)]
+    pub moisture: Moisture,
     /// About how many locks, 120 to 1,200.
     pub count: u32,
 }
@@ -60,6 +64,10 @@ impl LocksRequest {
             }
         };
         let lengths = faults.or(lengths.unwrap_or_default())?;
-        Ok(locks(hair, &lengths, self.count as usize))
+        let count = self.count as usize;
+        Ok(match self.moisture {
+            Moisture::Dry => locks(hair, &lengths, count),
+            wet => locks(&hair.wetted(wet), &lengths, count),
+        })
     }
 }

@@ -17,6 +17,10 @@ use crate::lock::locks;
 /// Locks drawn of each state.
 const LOCKS: usize = 450;
 
+/// Strands of held hair between two points of a section that are drawn, and the points of each.
+const STRANDS: usize = 4;
+const HELD_POINTS: usize = 8;
+
 /// What is drawn, how, and in which colour.
 #[derive(Debug, Clone, PartialEq)]
 pub struct ScenePart {
@@ -53,16 +57,18 @@ pub fn scene(
     let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
-    let held = sections.iter().flat_map(|section| {
-        let taut = |(from, to): (&[f32; 3], &[f32; 3])| {
-            let path = taut_line(&hair.form, &from_drawn(from), &from_drawn(to));
-            path.iter().map(drawn).collect::<Vec<_>>()
-        };
-        section.base.iter().zip(&section.hand).map(taut).collect::<Vec<_>>()
-    });
     let bust = bust::bust(hair);
-    // One hand holds one section: the last that is shown.
-    let held_by = sections.last().and_then(hand::held);
+    // One hand holds one section: the last that is shown. Its hair is drawn, of those before it only how it was held.
+    let (in_hand, before) = sections.split_last().map_or((None, sections), |(last, rest)| (Some(last), rest));
+    let held_by = in_hand.and_then(hand::held);
+    let held = in_hand.map(|section| held_hair(hair, section)).unwrap_or_default();
+    let held_before = before.iter().flat_map(|section| {
+        section
+            .base
+            .iter()
+            .zip(&section.hand)
+            .map(|(from, to)| taut(hair, &from_drawn(from), &from_drawn(to)))
+    });
     let mut parts = vec![
         closed("head", SKIN, bust.head),
         closed("scalp", SCALP, bust::scalp(hair)),
@@ -70,15 +76,58 @@ pub fn scene(
         lines("head lines", INK, bust.lines),
         lines("section", AIM, curves(|section| &section.base, sections)),
         lines("hand", AIM, curves(|section| &section.hand, sections)),
-        lines("held hair", AIM, held.collect()),
+        lines("held before", AIM, held_before.collect()),
         lines("guide", INK, guide.map(|section| vec![section.hand.clone()]).unwrap_or_default()),
         tubes("fingers", FINGERS, held_by.iter().flat_map(|held| &held.fingers)),
         tubes("comb", COMB, held_by.iter().flat_map(|held| &held.comb)),
+        ribbons::strands("held hair", HAIR, &held),
         hair_of("hair now", &hair.lengths),
         hair_of("hair after", after),
     ];
     parts.retain(|part| !part.indices.is_empty());
     Scene { parts }
+}
+
+/// The way of hair that is held, from its root to the hand.
+fn taut(hair: &Hair, from: &Vec3, to: &Vec3) -> Vec<[f32; 3]> {
+    taut_line(&hair.form, from, to).iter().map(drawn).collect()
+}
+
+/// A section's hair as it is held: from side to side of its base, drawn together to the line of the hand.
+fn held_hair(hair: &Hair, section: &SectionShape) -> Vec<[Vec<Vec3>; 2]> {
+    let ends: Vec<(Vec3, Vec3)> =
+        section.base.iter().zip(&section.hand).map(|(from, to)| (from_drawn(from), from_drawn(to))).collect();
+    let between = |pair: &[(Vec3, Vec3)]| {
+        let ((from, to), (next_from, next_to)) = (pair[0], pair[1]);
+        let edge = |i: usize| {
+            let share = i as f64 / STRANDS as f64;
+            let root = hair.form.point(&from.lerp(&next_from, share));
+            let path = taut_line(&hair.form, &root, &to.lerp(&next_to, share));
+            evenly(&path, HELD_POINTS)
+        };
+        (0..STRANDS).map(|i| [edge(i), edge(i + 1)]).collect::<Vec<_>>()
+    };
+    ends.windows(2).flat_map(between).collect()
+}
+
+/// So many places along a line, evenly spread from its first to its last.
+fn evenly(line: &[Vec3], count: usize) -> Vec<Vec3> {
+    if line.len() < 2 {
+        return vec![line[0]; count];
+    }
+    let lengths: Vec<f64> = line.windows(2).map(|ends| (ends[1] - ends[0]).norm()).collect();
+    let step = lengths.iter().sum::<f64>() / (count - 1) as f64;
+    let (mut piece, mut passed) = (0, 0.0);
+    let place = |k: usize| {
+        let along = k as f64 * step;
+        while piece + 1 < lengths.len() && passed + lengths[piece] < along {
+            passed += lengths[piece];
+            piece += 1;
+        }
+        let share = ((along - passed) / lengths[piece].max(f64::MIN_POSITIVE)).clamp(0.0, 1.0);
+        line[piece].lerp(&line[piece + 1], share)
+    };
+    (0..count).map(place).collect()
 }
 
 /// The colours have the meanings they have in every view: ink for what is, plum for what the hand is to do.

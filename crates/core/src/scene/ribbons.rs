@@ -15,19 +15,11 @@ const SHADES: usize = 7;
 
 /// Locks as one part.
 pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> ScenePart {
-    let mut part = ScenePart {
-        name,
-        colour,
-        points: Vec::new(),
-        normals: Vec::new(),
-        shades: Vec::new(),
-        indices: Vec::new(),
-    };
-    for (number, lock) in locks.iter().enumerate() {
+    let mut part = empty(name, colour);
+    for (number, lock) in evenly(locks).enumerate() {
         let line: Vec<Vec3> = lock.line.iter().map(from_drawn).collect();
         let first = part.points.len() as u32;
-        // Neighbours are far apart in number, so that any even run of shades mixes them.
-        let own = 1.0 - UNEVEN * (number * 3 % SHADES) as f32 / (SHADES - 1) as f32;
+        let own = own_shade(number);
         for k in 0..line.len() {
             let along = k as f32 / (line.len() - 1) as f32;
             let half = 0.5 * f64::from(lock.width_at(along) * lock.left_at(along).sqrt());
@@ -40,10 +32,96 @@ pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> S
                 part.shades.push(shade);
             }
         }
-        for k in 0..line.len() as u32 - 1 {
-            let at = first + 2 * k;
-            part.indices.extend([at, at + 1, at + 2, at + 2, at + 1, at + 3]);
-        }
+        part.indices.extend(strip(first, line.len()));
     }
     part
+}
+
+/// All of them in an order of which every beginning is spread over the head as they all are: who is slow may draw fewer. Each is so
+/// far on from the one before it as the golden section, which spreads most evenly (Steinhaus' three gaps).
+fn evenly(locks: &[Lock]) -> impl Iterator<Item = &Lock> {
+    let count = locks.len().max(1);
+    let gcd = |mut a: usize, mut b: usize| {
+        while b > 0 {
+            (a, b) = (b, a % b);
+        }
+        a
+    };
+    let golden = (0.5 * (5.0_f64.sqrt() - 1.0) * count as f64).round() as usize;
+    let step = (golden.max(1)..).find(|step| gcd(*step, count) == 1).unwrap_or(1);
+    (0..locks.len()).map(move |number| &locks[number * step % count])
+}
+
+/// Strands of hair that is held taut, each between two lines, as one part.
+pub(super) fn strands(name: &'static str, colour: [f32; 4], edges: &[[Vec<Vec3>; 2]]) -> ScenePart {
+    let mut part = empty(name, colour);
+    for (number, [one, other]) in edges.iter().enumerate() {
+        let first = part.points.len() as u32;
+        let (from, to) = (0.5 * (one[0] + other[0]), 0.5 * (one[one.len() - 1] + other[other.len() - 1]));
+        for (one, other) in one.iter().zip(other) {
+            let across = (one - other).try_normalize(1e-9).unwrap_or_else(Vec3::x);
+            let faces = (to - from).cross(&across).try_normalize(1e-9).unwrap_or_else(Vec3::z);
+            for (place, side) in [(one, 1.0), (other, -1.0)] {
+                part.points.push(drawn(place));
+                let normal = (faces + across * (side * ROUND)).normalize();
+                part.normals.push([normal.x, normal.y, normal.z].map(|x| x as f32));
+                part.shades.push(own_shade(number));
+            }
+        }
+        part.indices.extend(strip(first, one.len()));
+    }
+    part
+}
+
+fn empty(name: &'static str, colour: [f32; 4]) -> ScenePart {
+    ScenePart {
+        name,
+        colour,
+        points: Vec::new(),
+        normals: Vec::new(),
+        shades: Vec::new(),
+        indices: Vec::new(),
+    }
+}
+
+/// How light a lock is. Neighbours are far apart in number, so that any even run of shades mixes them.
+fn own_shade(number: usize) -> f32 {
+    1.0 - UNEVEN * (number * 3 % SHADES) as f32 / (SHADES - 1) as f32
+}
+
+/// Triangles of a strip of so many pairs of corners, from its first corner on.
+fn strip(first: u32, pairs: usize) -> impl Iterator<Item = u32> {
+    (1..pairs as u32).flat_map(move |k| {
+        let at = first + 2 * (k - 1);
+        [at, at + 1, at + 2, at + 2, at + 1, at + 3]
+    })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::head::Zone;
+
+    #[test]
+    fn every_lock_is_drawn_once_and_every_beginning_is_spread_as_all_of_them_are() {
+        for count in [0, 1, 2, 7, 144, 450, 901] {
+            let lock = |number: usize| Lock {
+                zone: Zone::Top,
+                line: vec![[number as f32, 0.0, 0.0]; 2],
+                root_mm: 1.0,
+                width_mm: 1.0,
+                gathered_at: 1.0,
+                ends: [1.0; 3],
+            };
+            let locks: Vec<Lock> = (0..count).map(lock).collect();
+            let order: Vec<usize> = evenly(&locks).map(|lock| lock.line[0][0] as usize).collect();
+            let mut all = order.clone();
+            all.sort_unstable();
+            assert!(all.iter().copied().eq(0..count));
+            let mut few = order[..count / 3].to_vec();
+            few.sort_unstable();
+            let widest = few.windows(2).map(|pair| pair[1] - pair[0]).max().unwrap_or(0);
+            assert!(widest <= 8, "{count}: {widest}");
+        }
+    }
 }
