@@ -61,5 +61,6 @@ print-nothing = There is no mark to print yet: measure in Read and set in Aim wh
 print-print = Print
 print-fringe = In the fringe less often.
 print-risk = An allowance is left so that it comes out shorter than wished 1 time in { $n }.
+print-wished = The hair as it is wished
 print-title = Marks on paper
 print-worn = Worn lengths are meant { $worn }.

@@ -8,6 +8,30 @@ async function download(page: Page, name: string): Promise<Buffer> {
   return readFile(await file.path());
 }
 
+test("hair is shown wet as it hangs while it is cut, and all numbers in a drawer", async ({ wren }) => {
+  await openVisit(wren, "Sunniva Drake", "Plan");
+  const outline = wren.getByRole("img", { name: /^from the front: widest/ }).locator(".after");
+  await expect(outline).toBeVisible();
+  const asked = wren.waitForRequest(
+    (request) => request.url().endsWith("/compute/locks") && request.postData()!.includes('"moisture":"wet"'),
+  );
+  await wren.getByRole("radiogroup", { name: "Worn or wet hair" }).getByText("Wet", { exact: true }).click();
+  expect((await (await asked).response())?.ok()).toBe(true);
+  // What is drawn of worn hair doesn't lie over hair that hangs wet.
+  await expect(wren.getByRole("img", { name: "from the front, wet" }).first()).toBeVisible();
+  await expect(wren.locator(".after[d]")).toHaveCount(0);
+  await expect(wren.getByText(/^Wet, as it hangs/)).toBeVisible();
+  await wren.getByRole("radiogroup", { name: "Worn or wet hair" }).getByText("As it is worn").click();
+  await expect(outline).toBeVisible();
+
+  await wren.getByRole("button", { name: "All numbers" }).click();
+  const numbers = wren.getByRole("dialog");
+  await expect(numbers.getByRole("row")).toHaveCount(9);
+  await expect(numbers.getByRole("img", { name: "Fullness by height" })).toBeVisible();
+  await wren.keyboard.press("Escape");
+  await expect(numbers).toBeHidden();
+});
+
 test("a cut is begun, changed and seen: every number of it moves the fall", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
   await expect(wren.getByText("No steps yet.")).toBeVisible();

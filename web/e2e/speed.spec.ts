@@ -68,3 +68,42 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
     process.stdout.write(`    ${rested}\n`);
   }
 });
+
+/** How often the pointer moves as it turns the head. */
+const TURNS = 60;
+
+test("a head in space turns under the hand", async ({ wren }, info) => {
+  await openVisit(wren, "Sunniva Drake", "Plan");
+  const canvas = wren.locator("canvas[data-frame-ms]");
+  await expect(canvas).toBeVisible();
+  await wren.waitForTimeout(2 * REST_MS);
+  const box = (await canvas.boundingBox())!;
+  for (const shown of ["after", "both"]) {
+    await wren.getByRole("radiogroup", { name: "Hair shown", exact: true }).getByText(shown, { exact: true }).click();
+    await wren.waitForTimeout(REST_MS);
+    await wren.evaluate(() => {
+      const page = window as unknown as { frames: number[]; turning: boolean };
+      [page.frames, page.turning] = [[], true];
+      const note = (last: number) =>
+        requestAnimationFrame((now) => {
+          page.frames.push(now - last);
+          if (page.turning) note(now);
+        });
+      note(performance.now());
+    });
+    await wren.mouse.move(box.x + 60, box.y + box.height / 2);
+    await wren.mouse.down();
+    for (let i = 1; i <= TURNS; i++) await wren.mouse.move(box.x + 60 + 3 * i, box.y + box.height / 2);
+    await wren.mouse.up();
+    const frames = await wren.evaluate(() => {
+      const page = window as unknown as { frames: number[]; turning: boolean };
+      page.turning = false;
+      return page.frames;
+    });
+    frames.sort((one, other) => one - other);
+    const [median, most] = [frames[frames.length >> 1], frames[Math.floor(0.95 * frames.length)]];
+    const said = `turning, "${shown}": a frame every ${median?.toFixed(0)} ms (median), 95 of 100 within ${most?.toFixed(0)} ms`;
+    info.annotations.push({ type: "measured", description: said });
+    process.stdout.write(`    ${said}\n`);
+  }
+});

@@ -1,14 +1,20 @@
 <script setup lang="ts">
-/** The marks on one sheet of paper: combs drawn at true size, for the mirror or the trolley. */
+/** The marks on one sheet of paper: the client as the aim wishes them, and combs drawn at true size, for the mirror or the trolley. */
 import type { SheetZone } from "@/api";
 import { sayWish } from "@/features/aim";
 import { useSession } from "@/features/session";
 import FailureNote from "@/shared/FailureNote.vue";
+import { askFigure } from "@/shared/ask";
 import { sayDay } from "@/shared/days";
+import HairPicture from "@/shared/hair/HairPicture.vue";
+import type { Box } from "@/shared/hair/picture";
+import { LOCKS, uncut, useLocks } from "@/shared/hair/useLocks";
 import { numberIn, onComb, say, signOf } from "@/shared/lengths";
 import { sayPatch } from "@/shared/patches";
+import type { View } from "@/shared/sights";
+import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import DrawnComb from "./DrawnComb.vue";
 import { onTheComb } from "./comb";
@@ -28,6 +34,29 @@ const advice = (zone: SheetZone) => {
   return state ? { state, ...verdict(zone, state) } : undefined;
 };
 const print = () => window.print();
+
+const SIDES: readonly View[] = ["front", "left", "behind"];
+/** Room beside, above and below the person, and under the lowest of them the shoulders at least, mm. */
+const HALF_MM = 190;
+const ROOM_MM = 30;
+const LEAST_MM = 230;
+const figure = useComputed(
+  "figure",
+  computed(() => ({ reading: { measures: question.value.reading.measures ?? {} } })),
+  askFigure,
+);
+const hair = useLocks(
+  computed(() => uncut(question.value.reading, question.value)),
+  ref("aimed"),
+  { count: LOCKS.small, aim: computed(() => question.value.aim) },
+);
+const box = computed<Box | undefined>(() => {
+  if (!figure.data.value) return undefined;
+  const top = figure.data.value.top_mm + ROOM_MM;
+  const wished = rows.value.map(({ zone }) => zone.result!.target_mm);
+  const low = Math.max(LEAST_MM, ...wished.map((mm) => mm - figure.data.value!.top_mm + ROOM_MM));
+  return [-HALF_MM, -top, 2 * HALF_MM, top + low];
+});
 </script>
 
 <template>
@@ -37,6 +66,19 @@ const print = () => window.print();
       <ElButton type="primary" @click="print">{{ t("print-print") }}</ElButton>
     </p>
     <header>
+      <div v-if="figure.data.value && box && rows.length" class="sides" role="group" :aria-label="t('print-wished')">
+        <HairPicture
+          v-for="view in SIDES"
+          :key="view"
+          paper
+          :view="view"
+          :figure="figure.data.value"
+          :locks="hair.locks.value"
+          :tones="hair.tones.value"
+          :box="box"
+          :label="t(`plan-view-${view}`)"
+        />
+      </div>
       <h1>{{ visit.client.name }}</h1>
       <p>{{ session.person?.house }} · {{ sayDay(visit.on_date) }} · {{ visit.stylist }}</p>
       <p>
@@ -92,6 +134,21 @@ header {
   border-bottom: 2px solid var(--ink);
   padding-bottom: 8px;
   margin-bottom: 8px;
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 3mm;
+  width: 96mm;
+  max-width: 50%;
+  float: right;
+}
+
+header::after {
+  content: "";
+  display: block;
+  clear: both;
 }
 
 h1 {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One cut's fall: as hair, one side large and all sides small, and in numbers. */
-import type { Cure, FallAnswer, FallRequest, Figure, HairState, SectionShape, Zone } from "@/api";
+import type { Cure, FallAnswer, FallRequest, Figure, HairState, Moisture, SectionShape, Zone } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
@@ -28,16 +28,23 @@ const props = defineProps<{
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
 const { say } = useUnit();
 
-/** One list for good: a new one at every answer would draw the picture anew. */
+/** One list each for good: a new one at every answer would draw the picture anew. */
 const NO_SECTIONS: readonly SectionShape[] = [];
+const NO_WISHES: readonly never[] = [];
 const view = ref<View>("front");
 const state = ref<HairState>("after");
 const states = computed(() =>
   (["now", "after"] as const).map((value) => ({ value, label: t(`plan-hairState-${value}`) })),
 );
+const moisture = ref<Moisture>("dry");
+const moistures = computed(() =>
+  (["dry", "wet"] as const).map((value) => ({ value, label: t(`plan-hairMoisture-${value}`) })),
+);
+const wet = computed(() => moisture.value !== "dry");
 const { locks, stale, tones } = useLocks(
   computed(() => props.question),
   state,
+  { moisture },
 );
 const small = computed<[number, number, number, number]>(() => {
   const half = Math.max(props.frame.half, (props.frame.top - props.frame.bottom) / 2);
@@ -65,19 +72,22 @@ function said(name: View): string {
       @open="emit('open', $event)"
       @cure="emit('cure', $event)"
     />
-    <ChoiceRow v-model="state" :label="t('plan-hairState')" hide-label :choices="states" />
+    <div class="row shown">
+      <ChoiceRow v-model="state" :label="t('plan-hairState')" hide-label :choices="states" />
+      <ChoiceRow v-model="moisture" :label="t('plan-hairMoisture')" hide-label :choices="moistures" />
+    </div>
     <FallFigure
       :view="view"
       :figure="figure"
-      :before="answer.before"
-      :after="answer.after"
+      :before="wet ? undefined : answer.before"
+      :after="wet ? undefined : answer.after"
       :locks="locks"
       :tones="tones"
       :stale="stale"
       :sections="NO_SECTIONS"
-      :wishes="wishes"
+      :wishes="wet ? NO_WISHES : wishes"
       :frame="frame"
-      :label="said(view)"
+      :label="wet ? t('plan-wetLabel', { view: t(`plan-view-${view}`) }) : said(view)"
     />
     <div class="sides" role="group" :aria-label="t('plan-spaceSide')">
       <button
@@ -95,20 +105,26 @@ function said(name: View): string {
           :tones="tones"
           :stale="stale"
           :box="small"
-          :label="said(side)"
+          :label="wet ? t('plan-wetLabel', { view: t(`plan-view-${side}`) }) : said(side)"
         />
       </button>
     </div>
-    <p class="legend">
+    <p v-if="wet" class="soft small">{{ t("plan-wetNote") }}</p>
+    <p v-else class="legend">
       <span class="now">{{ t("plan-legend-now") }}</span>
       <span class="after">{{ t("plan-legend-after") }}</span>
       <span v-if="wishes.length > 0" class="aim">{{ t("plan-legend-aim") }}</span>
     </p>
-    <ZoneLengths :answer="answer" />
+    <ZoneLengths :answer="answer" :name="name" />
   </div>
 </template>
 
 <style scoped>
+.shown {
+  flex-wrap: wrap;
+  gap: 8px 16px;
+}
+
 .sides {
   display: grid;
   grid-template-columns: repeat(5, 1fr);

@@ -11,8 +11,9 @@ import type { View } from "@/shared/sights";
 const props = defineProps<{
   view: View;
   figure: Figure;
-  before: Fall;
-  after: Fall;
+  /** How worn hair falls; nothing where the hair that is drawn isn't worn so. */
+  before: Fall | undefined;
+  after: Fall | undefined;
   locks: Blob | undefined;
   tones: Tones;
   stale: boolean;
@@ -34,8 +35,8 @@ const shown = computed(() =>
   <figure>
     <figcaption>{{ t(`plan-view-${view}`) }}</figcaption>
     <HairPicture :view="view" :figure="figure" :locks="locks" :tones="tones" :box="box" :stale="stale" :label="label">
-      <path class="before" :d="outline(view, before)" />
-      <path class="after" :d="outline(view, after)" />
+      <path v-if="before" class="before" :d="outline(view, before)" />
+      <path v-if="after" class="after" :d="outline(view, after)" />
       <path v-for="(line, i) in aims(view, wishes)" :key="`aim-${i}`" class="aim" :d="line" />
       <g v-for="(drawn, i) in shown" :key="i" class="section">
         <path v-for="(line, k) in drawn.held" :key="k" class="held" :d="line" />

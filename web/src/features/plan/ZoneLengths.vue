@@ -1,11 +1,12 @@
 <script setup lang="ts">
-/** Worn lengths now and after the cut, zone by zone, and how full the hair is at each height. */
+/** What a cut does in numbers: what comes off and where it is widest, and in a drawer each zone's worn lengths and the fullness by height. */
 import { type Fall, type FallAnswer, zoneValues } from "@/api";
 import { useUnit } from "@/shared/unit";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 
-const props = defineProps<{ answer: FallAnswer }>();
+const props = defineProps<{ answer: FallAnswer; name: string }>();
+const open = ref(false);
 const { say } = useUnit();
 const of = (fall: Fall, zone: string) => fall.zones.find((known) => known.zone === zone);
 
@@ -52,38 +53,45 @@ const lines = computed(() => {
         ({{ t("plan-widestWas", { width: say(answer.before.width_mm), place: place(answer.before.widest_at_mm) }) }})
       </span>
     </p>
-    <p>{{ t("plan-strong", { place: place(answer.after.strong_to_mm) }) }}.</p>
-    <p>{{ t("plan-seeThrough", { place: place(answer.after.see_through_below_mm) }) }}.</p>
-    <table>
-      <caption class="visually-hidden">
-        {{
-          t("plan-numbers")
-        }}
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">{{ t("plan-zone") }}</th>
-          <th scope="col" class="figure">{{ t("plan-now") }}</th>
-          <th scope="col" class="figure">{{ t("plan-after") }}</th>
-          <th scope="col" class="figure">{{ t("plan-shortest") }}</th>
-          <th scope="col" class="figure">{{ t("plan-zoneOff") }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="zone in zoneValues" :key="zone">
-          <th scope="row">{{ t(`zone-${zone}`) }}</th>
-          <td class="figure">{{ say(of(answer.before, zone)?.worn_mm ?? 0) }}</td>
-          <td class="figure after">{{ say(of(answer.after, zone)?.worn_mm ?? 0) }}</td>
-          <td class="figure">{{ say(of(answer.after, zone)?.shortest_worn_mm ?? 0) }}</td>
-          <td class="figure">{{ grams(zone) }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <h3>{{ t("plan-fullness") }}</h3>
-    <svg :viewBox="`-2 -2 ${WIDTH + 4} ${HEIGHT + 4}`" role="img" :aria-label="t('plan-fullness')">
-      <path class="was" :d="lines[0]" />
-      <path class="is" :d="lines[1]" />
-    </svg>
+    <p>
+      <ElButton @click="open = true">{{ t("plan-allNumbers") }}</ElButton>
+    </p>
+    <ElDrawer v-model="open" append-to="#layers" size="min(480px, 100vw)" :title="name">
+      <div class="stack tight">
+        <p>{{ t("plan-strong", { place: place(answer.after.strong_to_mm) }) }}.</p>
+        <p>{{ t("plan-seeThrough", { place: place(answer.after.see_through_below_mm) }) }}.</p>
+        <table>
+          <caption class="visually-hidden">
+            {{
+              t("plan-numbers")
+            }}
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">{{ t("plan-zone") }}</th>
+              <th scope="col" class="figure">{{ t("plan-now") }}</th>
+              <th scope="col" class="figure">{{ t("plan-after") }}</th>
+              <th scope="col" class="figure">{{ t("plan-shortest") }}</th>
+              <th scope="col" class="figure">{{ t("plan-zoneOff") }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="zone in zoneValues" :key="zone">
+              <th scope="row">{{ t(`zone-${zone}`) }}</th>
+              <td class="figure">{{ say(of(answer.before, zone)?.worn_mm ?? 0) }}</td>
+              <td class="figure after">{{ say(of(answer.after, zone)?.worn_mm ?? 0) }}</td>
+              <td class="figure">{{ say(of(answer.after, zone)?.shortest_worn_mm ?? 0) }}</td>
+              <td class="figure">{{ grams(zone) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <h3>{{ t("plan-fullness") }}</h3>
+        <svg :viewBox="`-2 -2 ${WIDTH + 4} ${HEIGHT + 4}`" role="img" :aria-label="t('plan-fullness')">
+          <path class="was" :d="lines[0]" />
+          <path class="is" :d="lines[1]" />
+        </svg>
+      </div>
+    </ElDrawer>
   </div>
 </template>
 

@@ -45,13 +45,13 @@ const COLOURS: Record<string, string> = {
   "head lines": "--bust-ink",
   section: "--aim",
   hand: "--aim",
-  "held hair": "--aim",
+  "held before": "--aim",
   guide: "--warn",
   fingers: "--hand",
   comb: "--ink",
 };
 /** Parts in the tone of the hair, and how light each is: full light falls on no more than a few locks. */
-const HAIR: Record<string, number> = { scalp: 0.5, "hair now": 1.7, "hair after": 1.7 };
+const HAIR: Record<string, number> = { scalp: 0.5, "hair now": 1.7, "hair after": 1.7, "held hair": 2.1 };
 
 /** Whether a part is shown: hair in one of its two states or in both, everything else always. */
 export function isShown(part: string, shown: Shown): boolean {
@@ -62,6 +62,13 @@ export function isShown(part: string, shown: Shown): boolean {
 
 /** How long a turn to another side takes, ms. */
 const TURN_MS = 450;
+
+/** While the head turns, a frame may take so long, ms; after one that took longer fewer locks are drawn, but so many at least. */
+const FRAME_MS = 40;
+const FEWER = 0.6;
+const LEAST_SHARE = 0.2;
+/** How long it must have stood still before all of them are drawn again, ms. */
+const STILL_MS = 160;
 
 export class Space {
   private readonly renderer: WebGLRenderer;
@@ -83,6 +90,9 @@ export class Space {
   private far = 1.4;
   /** How long the last frame took to draw, ms. */
   frameMs = 0;
+  /** Share of the locks that are drawn while the head turns, as fast as this machine is, and the wait until it stands still. */
+  private turningShare = 1;
+  private still: ReturnType<typeof setTimeout> | undefined;
 
   /** Throws where the browser can't draw in space. */
   constructor(
@@ -94,7 +104,7 @@ export class Space {
     this.scene.add(new AmbientLight(0xffffff, 1.5), this.light, this.parts);
     this.orbit = new OrbitControls(this.camera, canvas);
     this.orbit.enablePan = false;
-    this.orbit.addEventListener("change", () => this.drawSoon());
+    this.orbit.addEventListener("change", () => this.drawTurned());
     this.orbit.addEventListener("start", () => cancelAnimationFrame(this.turning));
     this.look("left", false);
   }
@@ -191,6 +201,7 @@ export class Space {
   dispose() {
     cancelAnimationFrame(this.waiting);
     cancelAnimationFrame(this.turning);
+    clearTimeout(this.still);
     this.orbit.dispose();
     this.clear();
     for (const material of this.materials.values()) material.dispose();
@@ -223,10 +234,11 @@ export class Space {
     const kept = this.materials.get(name);
     if (kept) return kept;
     const light = HAIR[name];
-    const hair = name.startsWith("hair ");
+    // Of hair each lock has its own shade, and is seen from both sides.
+    const hair = light !== undefined && name !== "scalp";
     const color = new Color(light ? this.hairTone : this.colourOf(COLOURS[name] ?? "--line-strong"));
     color.multiplyScalar(light ?? 1);
-    const faint = name === "held hair";
+    const faint = name === "held before";
     const made = surface
       ? new MeshLambertMaterial({ color, vertexColors: hair, side: hair ? DoubleSide : FrontSide })
       : new LineBasicMaterial({ color, transparent: faint, opacity: faint ? 0.55 : 1 });
@@ -249,16 +261,44 @@ export class Space {
     this.parts.clear();
   }
 
+  /** Draws from where the eye is now: with fewer locks where the machine is slow, and with all of them once it stands still. */
+  private drawTurned() {
+    clearTimeout(this.still);
+    this.still = setTimeout(() => {
+      this.still = undefined;
+      this.drawSoon();
+    }, STILL_MS);
+    this.drawSoon();
+  }
+
+  /** Learns from when the frame after this one begins how many locks this machine can turn. */
+  private paceOf(start: number) {
+    requestAnimationFrame(() => {
+      if (performance.now() - start > FRAME_MS) this.turningShare = Math.max(LEAST_SHARE, FEWER * this.turningShare);
+    });
+  }
+
+  private drawLocks(share: number) {
+    this.parts.traverse((part) => {
+      const { geometry } = part as Mesh;
+      if (!String(part.userData.part).startsWith("hair ") || !geometry.index) return;
+      geometry.setDrawRange(0, 3 * Math.round((share * geometry.index.count) / 3));
+    });
+  }
+
   /** Draws at the next frame, once however often it is asked for. */
   private drawSoon() {
     if (this.waiting) return;
     this.waiting = requestAnimationFrame(() => {
       this.waiting = 0;
       const start = performance.now();
+      const turns = this.still !== undefined;
+      this.drawLocks(turns ? this.turningShare : 1);
       // The light comes from over the shoulder of whoever looks.
       this.light.position.copy(this.camera.position).add(new Vector3(0.3, 0.6, 0));
       this.putEdge();
       this.renderer.render(this.scene, this.camera);
+      if (turns) this.paceOf(start);
       this.frameMs = performance.now() - start;
       this.canvas.dataset.frameMs = this.frameMs.toFixed(1);
     });

@@ -4,7 +4,7 @@ import { coordinatesOf, isBehind, locksIn, strokesOf, thinned, type Colour, type
 import { personOf, scalpOf } from "./person";
 import { hairSvg } from "./picture";
 import { rasterise } from "./raster";
-import { tonesOf } from "./tones";
+import { soaked, tonesOf } from "./tones";
 import { uncut } from "./useLocks";
 
 const figure = {
@@ -122,6 +122,7 @@ describe("strokes as dots", () => {
     to: points.length / 2 - 1,
     width,
     colour,
+    toColour: colour,
     depth: 0,
     lock: 0,
   });
@@ -158,6 +159,18 @@ describe("strokes as dots", () => {
     expect(edge.slice(0, 3)).toEqual([200, 100, 50]);
     expect(edge[3]).toBeGreaterThan(100);
     expect(edge[3]).toBeLessThan(155);
+  });
+
+  it("go over evenly from one colour to another", () => {
+    const over = { ...stroke([0, 15, 40, 15], 6, [0, 0, 0]), toColour: [200, 100, 40] as const };
+    const dots = rasterise([over], raster);
+    const reds = [4, 12, 20, 28, 36].map((x) => dot(dots, x, 15)[0]!);
+    reds.forEach((red, i) => expect(Math.abs(red - 200 * (0.1 + 0.2 * i))).toBeLessThan(26));
+    // Straight hair is of one run from stroke to stroke.
+    const blunt: Lock = { ...straight, ends: [1, 1, 1] };
+    const strokes = strokesOf([blunt], "left", brown, 2).filter(({ path }, _, all) => path === all[0]!.path);
+    expect(strokes.length).toBeGreaterThan(1);
+    strokes.slice(1).forEach(({ colour }, i) => expect(colour).toEqual(strokes[i]!.toColour));
   });
 
   it("follow the curve between points that lie far apart, and leave out what lies too near to be told apart", () => {
@@ -206,6 +219,8 @@ describe("the tone of hair", () => {
       [10, 100, 255],
     ]);
     expect(tonesOf({}).top).toEqual(tonesOf({ top: { tone: "brown" } }).top);
+    const [light, dark] = [tones.top, soaked(tones).top];
+    expect(dark.every((part, i) => part < light[i]! && part > 0.5 * light[i]!)).toBe(true);
   });
 });
 

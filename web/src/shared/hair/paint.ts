@@ -21,7 +21,9 @@ export interface Stroke {
   from: number;
   to: number;
   width: number;
+  /** Its colour where it begins, and where it ends: it goes over evenly, so that no stroke shows where the next begins. */
   colour: Colour;
+  toColour: Colour;
   /** How near it is to whoever looks, mm from the middle of the head, and of which lock it is. */
   depth: number;
   lock: number;
@@ -32,6 +34,8 @@ export interface Stroke {
  * too often it would take too many strokes: there they may turn further. */
 const MOST_PIECES = 4;
 const LEAST_COSINE = 0.8;
+/** Cosine of the most that a piece may turn from the one before it and still run on from it. */
+const RUNS_ON = 0.9;
 const COARSE = { dots: 0.8, cosine: 0.2 };
 /** Depth of the middle of head and neck: what lies behind it is hidden by them, mm. */
 const MIDDLE_MM = -12;
@@ -129,7 +133,14 @@ function shaded([r, g, b]: Colour, light: number, shine: number): Colour {
   return [at(r), at(g), at(b)];
 }
 
-export const css = ([red, green, blue]: Colour) => `rgb(${red}, ${green}, ${blue})`;
+/** A colour so far on the way to another. */
+export const mixed = ([red, green, blue]: Colour, to: Colour, share: number): Colour => [
+  red + share * (to[0] - red),
+  green + share * (to[1] - green),
+  blue + share * (to[2] - blue),
+];
+
+export const css = (colour: Colour) => `rgb(${colour.map(Math.round).join(", ")})`;
 
 /** Share of a lock's hair that is still there so far along. */
 function leftAt([shortest = 1, mean = 1, longest = 1]: readonly number[], along: number): number {
@@ -204,8 +215,15 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
       // Towards the light side of the head brighter, underneath and behind darker.
       const facing = dot(unit(middle), light);
       const bright = mine * (0.42 + 0.42 * diffuse + 0.26 * Math.max(0, facing) + Math.min(0.12, depth / 900));
-      return { from, to, along: (from + to) / (2 * last), depth, bright, shine };
+      return { from, to, runs, along: (from + to) / (2 * last), depth, bright, shine };
     });
+    /** The light of a piece where it meets one beside it: between theirs where hair runs on, its own where it turns, so that loops show. */
+    const met = (at: number, besideAt: number) => {
+      const [own, beside] = [pieces[at]!, pieces[besideAt]];
+      if (!beside || dot(own.runs, beside.runs) < RUNS_ON) return own;
+      return { bright: (own.bright + beside.bright) / 2, shine: (own.shine + beside.shine) / 2 };
+    };
+    const lights = pieces.map((_, at) => [met(at, at - 1), met(at, at + 1)] as const);
     const count = strandsOf(lock, pieces.length, scale);
     const share = count === 1 ? 1 : OVERLAP / count;
     for (let strand = 0; strand < count; strand++) {
@@ -215,7 +233,12 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
       const end = count === 1 ? 1 : reach(lock.ends, rank / (count - 1));
       const shade = count === 1 ? 1 : 1 + STRAND_SHADES * (2 * own(number * MOST_STRANDS + strand + 0.3) - 1);
       const path = count === 1 ? page : beside(page, (i) => off * widthAt(lock, i / last));
-      for (const { from, to, along, depth, bright, shine } of pieces) {
+      const lit = ({ bright, shine }: { bright: number; shine: number }) => shaded(colour, bright * shade, shine);
+      const lits = lights.map(([one, other]) => {
+        const begins = lit(one);
+        return [begins, one === other ? begins : lit(other)] as const;
+      });
+      for (const [at, { from, to, along, depth }] of pieces.entries()) {
         if (along > end) break;
         const tip = TIP_SHARE + (1 - TIP_SHARE) * Math.min(1, (end - along) / TIP_OVER);
         const left = count === 1 ? Math.sqrt(leftAt(lock.ends, along)) : 1;
@@ -224,7 +247,8 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
           from,
           to,
           width: share * widthAt(lock, along) * tip * left,
-          colour: shaded(colour, bright * shade, shine),
+          colour: lits[at]![0],
+          toColour: lits[at]![1],
           depth,
           lock: number,
         });

@@ -1,7 +1,7 @@
 /** Hair from some sides as one drawing to take along: the person, and the hair behind and in front of them. */
 import type { Figure, Ink, Lock } from "@/api";
 import type { View } from "@/shared/sights";
-import { coordinatesOf, css, isBehind, scalpColour, strokesOf, thinned, type Stroke, type Tones } from "./paint";
+import { coordinatesOf, css, isBehind, mixed, scalpColour, strokesOf, thinned, type Stroke, type Tones } from "./paint";
 import { personOf, scalpOf } from "./person";
 
 /** What is drawn from each side, mm: left, top, width and height; and dots to a millimetre, as fine as paper shows. */
@@ -24,7 +24,9 @@ const INKS: Record<Ink, string> = {
 
 function strokePath(stroke: Stroke): string {
   const [x, y, ...rest] = coordinatesOf(stroke).map((mm) => mm.toFixed(1));
-  return `<path d="M${x} ${y}C${rest.join(" ")}" stroke="${css(stroke.colour)}" stroke-width="${stroke.width.toFixed(1)}"/>`;
+  // One colour a stroke, that of its middle: gradients would make a file of many megabytes.
+  const colour = mixed(stroke.colour, stroke.toColour, 0.5);
+  return `<path d="M${x} ${y}C${rest.join(" ")}" stroke="${css(colour)}" stroke-width="${stroke.width.toFixed(1)}"/>`;
 }
 
 function side(view: View, figure: Figure, locks: readonly Lock[], tones: Tones): string {

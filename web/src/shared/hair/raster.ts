@@ -5,7 +5,7 @@
  * several times as long for them (see docs/performance.md): these are all chords with round ends, and are put on from the
  * nearest to the farthest, so that what is hidden costs nothing.
  */
-import { handlesAt, type Colour, type Stroke } from "./paint";
+import { handlesAt, mixed, type Colour, type Stroke } from "./paint";
 
 /** A picture of so many dots by so many, and where its corner lies, mm, at so many dots a millimetre. */
 export interface Raster {
@@ -29,14 +29,16 @@ export function rasterise(strokes: readonly Stroke[], raster: Raster): Uint8Clam
   const dots = new Float32Array(4 * wide * high);
   const chord = chordsOn(dots, wide, high);
   for (let k = strokes.length - 1; k >= 0; k--) {
-    const { path, from, to, width, colour } = strokes[k]!;
+    const { path, from, to, width, colour, toColour } = strokes[k]!;
     const half = (width * scale) / 2;
     let x = (path[2 * from]! - left) * scale;
     let y = (path[2 * from + 1]! - top) * scale;
     // Where the chord before came from: there is none before the first.
     let [cameX, cameY] = [0, 0];
-    const draw = (toX: number, toY: number, last: boolean) => {
-      chord(x, y, toX, toY, cameX, cameY, last, half, colour);
+    // A chord is short: it has the colour of its place along the stroke.
+    const draw = (toX: number, toY: number, place: number, last: boolean) => {
+      const here = colour === toColour ? colour : mixed(colour, toColour, (place - from) / (to - from));
+      chord(x, y, toX, toY, cameX, cameY, last, half, here);
       [cameX, cameY, x, y] = [toX - x, toY - y, toX, toY];
     };
     for (let i = from; i < to; i++) {
@@ -45,10 +47,12 @@ export function rasterise(strokes: readonly Stroke[], raster: Raster): Uint8Clam
       const long = Math.hypot(endX - x, endY - y);
       if (long < SHORTEST_DOTS && i < to - 1) continue;
       if (long > LONGEST_DOTS) {
-        for (const [curveX, curveY] of between(path, i, Math.ceil(long / LONGEST_DOTS)))
-          draw((curveX - left) * scale, (curveY - top) * scale, false);
+        const parts = Math.ceil(long / LONGEST_DOTS);
+        between(path, i, parts).forEach(([curveX, curveY], k) =>
+          draw((curveX - left) * scale, (curveY - top) * scale, i + (k + 0.5) / parts, false),
+        );
       }
-      draw(endX, endY, i === to - 1);
+      draw(endX, endY, i + 0.5, i === to - 1);
     }
   }
   return shownAs(dots);

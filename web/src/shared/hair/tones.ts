@@ -39,3 +39,12 @@ export function tonesOf(zones: ZoneReadings): Tones {
   );
   return tones as Record<Zone, Colour>;
 }
+
+/** What light wet hair sends back of what dry hair does: water between the fibres leads it further in. */
+const WET_LIGHT = 0.62;
+
+/** The same hair wet. */
+export function soaked(tones: Tones): Tones {
+  const darker = ([red, green, blue]: Colour): Colour => [WET_LIGHT * red, WET_LIGHT * green, WET_LIGHT * blue];
+  return Object.fromEntries(Object.entries(tones).map(([zone, tone]) => [zone, darker(tone)])) as Record<Zone, Colour>;
+}

@@ -1,11 +1,19 @@
-import { contract, type Aim, type FallRequest, type HairState, type LocksRequest, type RawReading } from "@/api";
+import {
+  contract,
+  type Aim,
+  type FallRequest,
+  type HairState,
+  type LocksRequest,
+  type Moisture,
+  type RawReading,
+} from "@/api";
 import { askLocks } from "@/shared/ask";
 import { isRead, patchesOf } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
 import { isEqual, omit } from "lodash-es";
 import { computed, type ComputedRef, type Ref } from "vue";
 import type { Tones } from "./paint";
-import { tonesOf } from "./tones";
+import { soaked, tonesOf } from "./tones";
 
 /** Locks of a large picture and of one beside others. */
 export const LOCKS = { large: 900, small: 400 };
@@ -34,17 +42,21 @@ export const headOf = ({ reading, worn, front_straight, climate }: FallRequest) 
 export function useLocks(
   question: ComputedRef<FallRequest | undefined>,
   state: Ref<HairState>,
-  { count = LOCKS.large, aim }: { count?: number; aim?: Ref<Aim> } = {},
+  { count = LOCKS.large, aim, moisture }: { count?: number; aim?: Ref<Aim>; moisture?: Ref<Moisture> } = {},
 ) {
   const asked = computed<LocksRequest | undefined>(() => {
     if (!question.value) return undefined;
     // What is shown of a step, and in which unit, changes no hair.
     const on = omit(question.value, ["show_move", "show_section", "unit"]);
-    return { on, state: state.value, count, ...(state.value === "aimed" && { aim: aim?.value }) };
+    return {
+      ...{ on, count, state: state.value, moisture: moisture?.value ?? "dry" },
+      ...(state.value === "aimed" && { aim: aim?.value }),
+    };
   });
   // The same as long as they say the same: whatever else changes, nothing is painted anew for it.
   const tones = computed<Tones>((before) => {
-    const now = tonesOf(question.value?.reading.zones ?? {});
+    const dry = tonesOf(question.value?.reading.zones ?? {});
+    const now = (moisture?.value ?? "dry") === "dry" ? dry : soaked(dry);
     return isEqual(now, before) ? before! : now;
   });
   const answer = useComputed("locks", asked, askLocks, REST_MS);
