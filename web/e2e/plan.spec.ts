@@ -68,7 +68,7 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   // What can't be is said at its field and stays; put right, it is saved.
   const share = wren.getByLabel("Share of hair");
   await share.fill("99");
-  await expect(wren.getByText(/This must be from 0 to 0.9/)).toBeVisible();
+  await expect(wren.getByText(/This must be from 0 to 90 %/)).toBeVisible();
   await expect(saveState(wren)).toHaveText("Not saved: one field needs a look");
   await share.fill("20");
   await expect(saveState(wren)).toHaveText(SAVED);

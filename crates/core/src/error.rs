@@ -15,7 +15,7 @@ pub enum Problem {
         min: f64,
         /// Largest value taken.
         max: f64,
-        /// Unit of both, as it is written: "mm", "µm", "g/g", "mN", or empty.
+        /// Unit of both, as it is written: "mm", "µm", "g/g", "mN", or empty; "share" of a part of a whole, which is said in per cent.
         unit: String,
     },
     /// Not a number, or not finite.
@@ -68,12 +68,14 @@ impl Problem {
         let number = |number: u32| Arg::Number(f64::from(number));
         match self {
             Self::OutOfRange { min, max, unit } => {
-                let (id, of): (_, fn(f64) -> Arg) = match unit.as_str() {
-                    "mm" => ("fault-out_of_range", Arg::Mm),
-                    "" => ("fault-out_of_range", Arg::Number),
-                    _ => ("fault-out_of_range-unit", Arg::Number),
+                let per_cent = |share: f64| Arg::Number((100.0 * share).round());
+                let (id, of, unit): (_, fn(f64) -> Arg, _) = match unit.as_str() {
+                    "mm" => ("fault-out_of_range", Arg::Mm, "mm"),
+                    "" => ("fault-out_of_range", Arg::Number, ""),
+                    "share" => ("fault-out_of_range-unit", per_cent, "%"),
+                    unit => ("fault-out_of_range-unit", Arg::Number, unit),
                 };
-                Message::new(id).with("min", of(*min)).with("max", of(*max)).with("unit", unit.as_str())
+                Message::new(id).with("min", of(*min)).with("max", of(*max)).with("unit", unit)
             }
             Self::NotANumber => Message::new("fault-not_a_number"),
             Self::LongerThan { other } => Message::new("fault-longer_than").with("other", other.as_str()),

@@ -76,6 +76,7 @@ fn every_kind_of_fault() {
     let mut faults = FieldErrors::default();
     faults.range("a", 0.0, (3.0, 120.0), "mm");
     faults.range("a", 0.0, (10.0, 300.0), "µm");
+    faults.range("a", 2.0, (0.0, 0.9), "share");
     faults.range("a", f64::NAN, (0.0, 1.0), "");
     faults.text("a", "four", 3);
     faults.push("a", Problem::Missing);
@@ -90,6 +91,7 @@ fn every_kind_of_fault() {
         [
             "must be from 0.3 cm to 12.0 cm",
             "must be from 10 to 300 µm",
+            "must be from 0 to 90 %",
             "must be a finite number",
             "can hold at most 3 characters",
             "is needed",

@@ -216,7 +216,7 @@ impl Hold {
         let mut faults = FieldErrors::default();
         faults.range("elevation_deg", self.elevation_deg, LIFT, "°");
         faults.take("over_direction", self.over_direction.check());
-        faults.range("share", self.share, SHARE, "");
+        faults.range("share", self.share, SHARE, "share");
         faults.range("tilt.forward_deg", self.tilt.forward_deg, TILT, "°");
         faults.range("tilt.left_deg", self.tilt.left_deg, TILT, "°");
         faults.or(())
@@ -313,7 +313,7 @@ impl Guide {
         match self {
             Self::Travelling { drift_mm, guide_share } => {
                 faults.range("travelling.drift_mm", drift_mm, STEP_MM, "mm");
-                faults.range("travelling.guide_share", guide_share, SHARE, "");
+                faults.range("travelling.guide_share", guide_share, SHARE, "share");
             }
             Self::Floating { step_mm } => faults.range("floating.step_mm", step_mm, STEP_MM, "mm"),
             Self::Stationary | Self::Free => {}

@@ -22,7 +22,7 @@ impl Recoil {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         faults.take("layout", self.layout.check());
-        faults.range("share", self.share, SHARE, "");
+        faults.range("share", self.share, SHARE, "share");
         faults.or(())
     }
 

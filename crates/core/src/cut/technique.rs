@@ -119,7 +119,7 @@ impl Technique {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         let given = [
-            ("share", self.share, (0.0, 0.9), ""),
+            ("share", self.share, (0.0, 0.9), "share"),
             ("depth_mm", self.depth_mm, (0.0, 400.0), "mm"),
             ("blade_deg", self.blade_deg, (5.0, 85.0), "°"),
         ];
@@ -128,8 +128,8 @@ impl Technique {
                 faults.range(field, value, range, unit);
             }
         }
-        faults.range("under", self.under, (0.0, 1.0), "");
-        faults.range("deeper_below", self.deeper_below, (0.0, 1.0), "");
+        faults.range("under", self.under, (0.0, 1.0), "share");
+        faults.range("deeper_below", self.deeper_below, (0.0, 1.0), "share");
         faults.or(())
     }
 

@@ -95,12 +95,11 @@ fn bulk(hair: &Hair, count: usize) -> usize {
     (count as f64 / (1.0 + strays / hair.strands.len().max(1) as f64)).round() as usize
 }
 
-/// A lock with the line that it would take if there were no other, and the wisp that strays from it.
-fn wind(
-    hair: &Hair,
-    chosen: &Chosen,
-    lengths: &ShareLengths,
-) -> Option<((Line, Lock), Option<(Line, Lock)>)> {
+/// A lock on its way into its place: the line that it would take if there were no other.
+type Placed = (Line, Lock);
+
+/// A lock, and the wisp that strays from it.
+fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed, Option<Placed>)> {
     let i = chosen.strand;
     let strand = &hair.strands[i];
     let worn = worn_as(hair, i, lengths);
