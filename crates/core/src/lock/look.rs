@@ -183,4 +183,27 @@ mod tests {
         let cropped = vec![[12.0; crate::hair::SHARES]; hair.strands.len()];
         assert!(locks(&hair, &cropped, COUNT).iter().all(|lock| lock.root_mm.max(lock.width_mm) < 4.0));
     }
+
+    #[test]
+    fn what_stands_fans_out_to_its_ends_and_what_hangs_does_not() {
+        // Room across a lock at a share of its length: how far its loops reach to both sides.
+        let across = |lock: &Lock, share: f64| {
+            let at = (share * lock.line.len() as f64) as usize;
+            let near = &lock.line[at - 6..at + 6];
+            let mean: [f32; 3] = std::array::from_fn(|i| near.iter().map(|p| p[i]).sum::<f32>() / 12.0);
+            near.iter().map(|p| (0..3).map(|i| (p[i] - mean[i]).powi(2)).sum::<f32>().sqrt()).sum::<f32>()
+                / 12.0
+        };
+        let wider = |sprung_mm: f64, fibre_mm: f64| {
+            let hair = hair(sprung_mm, WornStyle::AsItSprings, vec![]);
+            let all = locks(&hair, &vec![[fibre_mm; crate::hair::SHARES]; hair.strands.len()], COUNT);
+            let long = |lock: &&Lock| lock.line.len() > 40 && lock.root_mm > 1.0 && lock.line[0][1] > 60.0;
+            let ratios: Vec<f32> =
+                all.iter().filter(long).map(|lock| across(lock, 0.85) / across(lock, 0.4)).collect();
+            assert!(ratios.len() > 50, "{}", ratios.len());
+            ratios.iter().sum::<f32>() / ratios.len() as f32
+        };
+        let (stands, hangs) = (wider(75.0, 240.0), wider(75.0, 900.0));
+        assert!(stands > 1.0 && stands > hangs + 0.1, "{stands} {hangs}");
+    }
 }

@@ -10,7 +10,7 @@ import { useElementSize } from "@vueuse/core";
 import { computed, onScopeDispose, ref, watch } from "vue";
 import PersonLines from "./PersonLines.vue";
 import { scalpOf } from "./person";
-import { css, scalpColour, type Tones } from "./paint";
+import { chinOf, css, scalpColour, type Tones } from "./paint";
 import { usePainter } from "./painter";
 import type { Box } from "./picture";
 
@@ -42,6 +42,7 @@ const paintings = ref(0);
 const scalp = computed(() => scalpOf(props.figure, props.view));
 const shade = computed(() => (props.locks && paintings.value > 0 ? css(scalpColour(props.tones)) : undefined));
 const mostLocks = computed(() => Math.max(1, Math.round(LOCKS_PER_DOT * width.value)));
+const chin = computed(() => chinOf(props.figure));
 const viewBox = computed(() => props.box.join(" "));
 /** How wide it is painted; none before it has its place. */
 const dots = computed(() =>
@@ -62,7 +63,9 @@ async function draw() {
   if (dots.value === 0) return;
   const mine = ++asked;
   waiting.value = locks !== undefined;
-  const painted = locks && (await painter.paint({ locks, view, tones, box, dots: dots.value, most: mostLocks.value }));
+  const painted =
+    locks &&
+    (await painter.paint({ locks, view, tones, box, chin: chin.value, dots: dots.value, most: mostLocks.value }));
   // What was asked for meanwhile is shown instead.
   if (mine !== asked) return;
   show(behind.value, painted?.behind ?? null);
@@ -70,7 +73,7 @@ async function draw() {
   waiting.value = false;
   frame.value?.setAttribute("data-painted", String(++paintings.value));
 }
-watch([() => props.locks, () => props.view, () => props.tones, viewBox, dots], draw, {
+watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, dots], draw, {
   immediate: true,
   flush: "post",
 });

@@ -2,7 +2,7 @@
 /** The person that carries the hair, as lines and areas of a drawing in millimetres. */
 import type { Figure, Ink } from "@/api";
 import type { View } from "@/shared/sights";
-import { computed } from "vue";
+import { computed, useId } from "vue";
 import { personOf } from "./person";
 
 const props = defineProps<{
@@ -12,11 +12,26 @@ const props = defineProps<{
   only?: readonly Ink[];
 }>();
 const parts = computed(() => personOf(props.figure, props.view).filter(({ ink }) => props.only?.includes(ink) ?? true));
+
+const id = useId();
+/** Areas that are lit: from in front and a little from the left, as hair is. */
+const fills: Partial<Record<Ink, string>> = { head: `url(#${id}-head)`, body: `url(#${id}-body)` };
 </script>
 
 <template>
   <g>
-    <path v-for="(part, i) in parts" :key="i" :class="part.ink" :d="part.d" />
+    <defs>
+      <radialGradient :id="`${id}-head`" cx="0.44" cy="0.42" r="0.68">
+        <stop class="skin" offset="0.55" />
+        <stop class="skin-shade" offset="1" />
+      </radialGradient>
+      <linearGradient :id="`${id}-body`" x1="0.35" y1="0" x2="0.5" y2="1">
+        <stop class="body-shade" offset="0.12" />
+        <stop class="trunk" offset="0.45" />
+        <stop class="body-shade" offset="1" />
+      </linearGradient>
+    </defs>
+    <path v-for="(part, i) in parts" :key="i" :class="part.ink" :d="part.d" :style="{ fill: fills[part.ink] }" />
   </g>
 </template>
 
@@ -27,14 +42,28 @@ path {
   stroke-linecap: round;
 }
 
+.skin {
+  stop-color: var(--bust-skin);
+}
+
+.skin-shade {
+  stop-color: var(--bust-skin-shade);
+}
+
+.trunk {
+  stop-color: var(--bust-body);
+}
+
+.body-shade {
+  stop-color: var(--bust-body-shade);
+}
+
 .body {
-  fill: var(--bust-body);
   stroke: var(--bust-line);
   stroke-width: 1.4;
 }
 
 .head {
-  fill: var(--bust-skin);
   stroke: var(--bust-ink);
   stroke-width: 1.7;
 }

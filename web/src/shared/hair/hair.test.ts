@@ -1,6 +1,16 @@
 import { zoneValues, type Figure, type Lock } from "@/api";
 import { describe, expect, it } from "vitest";
-import { coordinatesOf, isBehind, locksIn, strokesOf, thinned, type Colour, type Stroke, type Tones } from "./paint";
+import {
+  chinOf,
+  coordinatesOf,
+  isBehind,
+  locksIn,
+  strokesOf,
+  thinned,
+  type Colour,
+  type Stroke,
+  type Tones,
+} from "./paint";
 import { personOf, scalpOf } from "./person";
 import { hairSvg } from "./picture";
 import { rasterise } from "./raster";
@@ -8,6 +18,10 @@ import { soaked, tonesOf } from "./tones";
 import { uncut } from "./useLocks";
 
 const figure = {
+  points: [
+    { point: "brow", height_mm: 26 },
+    { point: "chin", height_mm: -97 },
+  ],
   person: [
     {
       view: "front_left",
@@ -69,7 +83,9 @@ describe("locks on a page", () => {
     const behind: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, -80]) };
     const strokes = strokesOf([straight, behind], "front", brown, COARSE);
     expect(strokes.map(({ lock }) => lock).slice(0, 2)).toEqual([1, 1]);
-    expect(strokes.filter((stroke) => isBehind("front", stroke)).every(({ lock }) => lock === 1)).toBe(true);
+    expect(strokes.filter((stroke) => isBehind("front", chinOf(figure), stroke)).every(({ lock }) => lock === 1)).toBe(
+      true,
+    );
     const mine = strokes.filter(({ lock }) => lock === 0).map(wide);
     expect(Math.max(...mine)).toBeLessThanOrEqual(8);
     expect(mine.at(-1)).toBeLessThan(Math.max(...mine));
@@ -78,12 +94,15 @@ describe("locks on a page", () => {
 
   it("lie in front of a shoulder that is turned away when they hang on the chest, and behind it when on the back", () => {
     const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -25 * i, z]) });
-    const hidden = (lock: Lock) =>
-      strokesOf([lock], "front_left", brown, COARSE).map((stroke) => isBehind("front_left", stroke));
+    const hidden = (lock: Lock, chin = chinOf(figure)) =>
+      strokesOf([lock], "front_left", brown, COARSE).map((stroke) => isBehind("front_left", chin, stroke));
     expect(hidden(hangs(-80, 20)).at(-1)).toBe(false);
     expect(hidden(hangs(-80, 20))[0]).toBe(true);
     expect(hidden(hangs(-80, -60)).at(-1)).toBe(true);
     expect(hidden(hangs(80, 20)).at(-1)).toBe(false);
+    // Whose chin is higher, their shoulders begin higher.
+    const most = (chin: number) => hidden(hangs(-80, 20), chin).filter(Boolean).length;
+    expect(most(30)).toBeLessThan(most(97));
   });
 
   it("take as many strokes as they turn, and each begins where the one before it ended", () => {

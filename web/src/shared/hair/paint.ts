@@ -4,7 +4,7 @@
  * A fibre shines where it runs square to the light (Kajiya, Kay 1989, SIGGRAPH Computer Graphics 23), so loops show by
  * themselves. What lies deeper is darker.
  */
-import type { Lock, Zone } from "@/api";
+import type { Figure, Lock, Zone } from "@/api";
 import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/sights";
 
 export type Colour = readonly [number, number, number];
@@ -39,9 +39,9 @@ const RUNS_ON = 0.9;
 const COARSE = { dots: 0.8, cosine: 0.2 };
 /** Depth of the middle of head and neck: what lies behind it is hidden by them, mm. */
 const MIDDLE_MM = -12;
-/** Where the chin ends, mm below the ear canals: above it a face that is turned hides what is behind it. Half a neck is so wide; seen from less in front than this, as a cosine,
- * the shoulders have no front. */
-const CHIN_MM = 130;
+/** How far below the ear canals a face that is turned hides what is behind it, as a share of the way down to its chin: it is rounded
+ * under. Half a neck is so wide; seen from less in front than this, as a cosine, the shoulders have no front. */
+const UNDER_CHIN = 1.3;
 const NECK_MM = 52;
 const FACES = 0.3;
 const SCALP_LIGHT = 0.55;
@@ -259,12 +259,16 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
   return layers.flat();
 }
 
-/** Whether a stroke lies behind the person: behind the middle of head and neck, and beside the neck behind the shoulders. */
-export function isBehind(view: View, { path, from, to, depth }: Stroke): boolean {
+/** How far down a person's chin lies below the ear canals, mm. */
+export const chinOf = ({ points }: Figure) => -(points.find(({ point }) => point === "chin")?.height_mm ?? 0);
+
+/** Whether a stroke lies behind a person with such a chin: behind the middle of head and neck, and beside the neck behind the
+ * shoulders. */
+export function isBehind(view: View, chin: number, { path, from, to, depth }: Stroke): boolean {
   if (view === "above" || depth >= MIDDLE_MM) return false;
   const middle = (from + to) >> 1;
   const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
   const [right, , forward] = eyeOf(view);
-  const besideNeck = down > CHIN_MM && Math.abs(x) > NECK_MM && forward > FACES;
+  const besideNeck = down > UNDER_CHIN * chin && Math.abs(x) > NECK_MM && forward > FACES;
   return !(besideNeck && depth * forward - x * right > MIDDLE_MM);
 }

@@ -17,6 +17,7 @@ const asked = (picture: number, number = 0, locks = new Blob([JSON.stringify([lo
   hair: { number, locks },
   view: "front",
   tones,
+  chin: 97,
   box: [-50, -150, 100, 300],
   dots: 20,
   most: 10,

@@ -17,6 +17,8 @@ export interface Painting {
   hair: { number: number; locks: Blob };
   view: View;
   tones: Tones;
+  /** How far down the person's chin lies, mm. */
+  chin: number;
   box: Box;
   /** How wide it is, dots, and how many locks are drawn at most. */
   dots: number;
@@ -50,14 +52,14 @@ function read({ number, locks }: Painting["hair"]): Promise<Lock[]> {
 async function painted(painting: Painting): Promise<Painted | undefined> {
   await listen();
   if (asked.get(painting.picture) !== painting) return undefined;
-  const { view, tones, dots, box, most } = painting;
+  const { view, tones, chin, dots, box, most } = painting;
   const [left, top, width, height] = box;
   const scale = dots / width;
   const strokes = strokesOf(thinned(await read(painting.hair), most), view, tones, scale);
   const raster = { wide: dots, high: Math.round(height * scale), left, top, scale };
   const [behind, before] = await Promise.all(
     [true, false].map((back) => {
-      const side = strokes.filter((stroke) => isBehind(view, stroke) === back);
+      const side = strokes.filter((stroke) => isBehind(view, chin, stroke) === back);
       return createImageBitmap(new ImageData(rasterise(side, raster), raster.wide));
     }),
   );

@@ -1,7 +1,18 @@
 /** Hair from some sides as one drawing to take along: the person, and the hair behind and in front of them. */
 import type { Figure, Ink, Lock } from "@/api";
 import type { View } from "@/shared/sights";
-import { coordinatesOf, css, isBehind, mixed, scalpColour, strokesOf, thinned, type Stroke, type Tones } from "./paint";
+import {
+  chinOf,
+  coordinatesOf,
+  css,
+  isBehind,
+  mixed,
+  scalpColour,
+  strokesOf,
+  thinned,
+  type Stroke,
+  type Tones,
+} from "./paint";
 import { personOf, scalpOf } from "./person";
 
 /** What is drawn from each side, mm: left, top, width and height; and dots to a millimetre, as fine as paper shows. */
@@ -33,7 +44,7 @@ function side(view: View, figure: Figure, locks: readonly Lock[], tones: Tones):
   const strokes = strokesOf(thinned(locks, LOCKS), view, tones, DOTS_PER_MM);
   const hair = (behind: boolean) =>
     strokes
-      .filter((stroke) => isBehind(view, stroke) === behind)
+      .filter((stroke) => isBehind(view, chinOf(figure), stroke) === behind)
       .map(strokePath)
       .join("");
   const group = (content: string) => `<g fill="none" stroke-linecap="round" stroke-linejoin="round">${content}</g>`;
