@@ -70,7 +70,7 @@ test("from an edit to the redrawn fall it takes less than the eye waits for", as
 });
 
 /** How often the pointer moves as it turns the head. */
-const TURNS = 60;
+const TURNS = 30;
 
 test("a head in space turns under the hand", async ({ wren }, info) => {
   await openVisit(wren, "Sunniva Drake", "Plan");

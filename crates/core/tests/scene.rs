@@ -100,6 +100,19 @@ fn held_hair_runs_from_section_to_hand_outside_the_head() {
 }
 
 #[test]
+fn ears_are_drawn_where_no_hair_covers_them() {
+    let hair = HairRequest { roots: 1024, ..HairRequest::new(reading()) }.grow().expect("possible");
+    // Lines that stand out beside the head, at the height of the ears.
+    let ears = |length_mm: f64| {
+        let cropped = vec![[length_mm; spirel_core::hair::SHARES]; hair.strands.len()];
+        let scene = scene(&hair, &cropped, None, &[]);
+        let lines = &part(&scene, "head lines").points;
+        [1.0, -1.0].map(|hand| lines.iter().any(|p| hand * p[0] > 84.0 && p[1].abs() < 20.0))
+    };
+    assert_eq!([ears(12.0), ears(400.0)], [[true; 2], [false; 2]]);
+}
+
+#[test]
 fn the_section_in_hand_is_hair_from_its_base_to_the_hand() {
     let (hair, scene) = staged("breakwater");
     let (held, hand) = (part(&scene, "held hair"), part(&scene, "hand"));

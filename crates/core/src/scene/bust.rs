@@ -18,14 +18,15 @@ pub(super) struct Bust {
     pub lines: Vec<Vec<[f32; 3]>>,
 }
 
-pub(super) fn bust(hair: &Hair) -> Bust {
+/// Of a person whose ears, left and right, are covered by hair or not.
+pub(super) fn bust(hair: &Hair, covered: [bool; 2]) -> Bust {
     let (form, hairline, measures) = (&hair.form, &hair.hairline, &hair.measures);
     let shape = Shape::new(form, hairline, measures);
     let edge = |i: usize| {
         let turn = 360.0 * i as f64 / HAIRLINE as f64 - 180.0;
         drawn(&(form.point(&hairline.direction(turn)) * SCALP_SHARE))
     };
-    let features = face_in_space(&shape, form, measures);
+    let features = face_in_space(&shape, form, measures, covered);
     let features = features.iter().map(|line| line.iter().map(drawn).collect());
     Bust {
         head: shape.head(),

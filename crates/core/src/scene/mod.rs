@@ -12,11 +12,14 @@ mod ribbons;
 use crate::cut::SectionShape;
 use crate::hair::{Hair, ShareLengths};
 use crate::head::{Vec3, drawn, from_drawn, taut_line};
-use crate::lock::locks;
+use crate::lock::{Lock, locks};
 
 /// Locks drawn of each state.
 const LOCKS: usize = 450;
 
+/// How far behind its canal an ear reaches, and half as far in front of it, mm; so many locks over it hide it.
+const EAR_MM: f32 = 30.0;
+const COVERING: usize = 4;
 /// Strands of held hair between two points of a section that are drawn, and the points of each.
 const STRANDS: usize = 4;
 const HELD_POINTS: usize = 8;
@@ -53,11 +56,12 @@ pub fn scene(
     guide: Option<&SectionShape>,
     sections: &[SectionShape],
 ) -> Scene {
-    let hair_of = |name, lengths: &[ShareLengths]| ribbons::ribbons(name, HAIR, &locks(hair, lengths, LOCKS));
+    let [now, after] = [&hair.lengths, after].map(|lengths| locks(hair, lengths, LOCKS));
     let curves = |pick: fn(&SectionShape) -> &Vec<[f32; 3]>, of: &[SectionShape]| {
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
-    let bust = bust::bust(hair);
+    // Ears that hair covers would stand through it. A cut covers none that weren't.
+    let bust = bust::bust(hair, [1.0, -1.0].map(|hand| covers_ear(&after, hand)));
     // One hand holds one section: the last that is shown. Its hair is drawn, of those before it only how it was held.
     let (in_hand, before) = sections.split_last().map_or((None, sections), |(last, rest)| (Some(last), rest));
     let held_by = in_hand.and_then(hand::held);
@@ -81,11 +85,21 @@ pub fn scene(
         tubes("fingers", FINGERS, held_by.iter().flat_map(|held| &held.fingers)),
         tubes("comb", COMB, held_by.iter().flat_map(|held| &held.comb)),
         ribbons::strands("held hair", HAIR, &held),
-        hair_of("hair now", &hair.lengths),
-        hair_of("hair after", after),
+        ribbons::ribbons("hair now", HAIR, &now),
+        ribbons::ribbons("hair after", HAIR, &after),
     ];
     parts.retain(|part| !part.indices.is_empty());
     Scene { parts }
+}
+
+/// Whether hair lies over an ear: the client's left (1) or right (−1).
+fn covers_ear(locks: &[Lock], hand: f32) -> bool {
+    // It falls past the ear canal.
+    let over = |way: &[[f32; 3]]| {
+        let [[x, above, z], [_, below, _]] = [way[0], way[1]];
+        hand * x > 0.0 && above > 0.0 && below <= 0.0 && (-EAR_MM..0.5 * EAR_MM).contains(&z)
+    };
+    locks.iter().filter(|lock| lock.line.windows(2).any(over)).count() >= COVERING
 }
 
 /// The way of hair that is held, from its root to the hand.

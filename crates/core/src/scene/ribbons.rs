@@ -13,6 +13,9 @@ const LIT_FROM: f32 = 0.35;
 const UNEVEN: f32 = 0.45;
 const SHADES: usize = 7;
 
+/// The golden section.
+const GOLDEN: f64 = 0.618_033_988_749_894_9;
+
 /// Locks as one part.
 pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> ScenePart {
     let mut part = empty(name, colour);
@@ -37,19 +40,13 @@ pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> S
     part
 }
 
-/// All of them in an order of which every beginning is spread over the head as they all are: who is slow may draw fewer. Each is so
-/// far on from the one before it as the golden section, which spreads most evenly (Steinhaus' three gaps).
+/// All of them in an order of which every beginning is spread over the head as they all are: who is slow may draw fewer. Those
+/// come first whose number, times the golden section, leaves least: they lie about as far from each other (Steinhaus' three gaps).
 fn evenly(locks: &[Lock]) -> impl Iterator<Item = &Lock> {
-    let count = locks.len().max(1);
-    let gcd = |mut a: usize, mut b: usize| {
-        while b > 0 {
-            (a, b) = (b, a % b);
-        }
-        a
-    };
-    let golden = (0.5 * (5.0_f64.sqrt() - 1.0) * count as f64).round() as usize;
-    let step = (golden.max(1)..).find(|step| gcd(*step, count) == 1).unwrap_or(1);
-    (0..locks.len()).map(move |number| &locks[number * step % count])
+    let left = |number: usize| (number as f64 * GOLDEN).fract();
+    let mut order: Vec<usize> = (0..locks.len()).collect();
+    order.sort_by(|one, other| left(*one).total_cmp(&left(*other)));
+    order.into_iter().map(|number| &locks[number])
 }
 
 /// Strands of hair that is held taut, each between two lines, as one part.
@@ -118,10 +115,12 @@ mod tests {
             let mut all = order.clone();
             all.sort_unstable();
             assert!(all.iter().copied().eq(0..count));
-            let mut few = order[..count / 3].to_vec();
-            few.sort_unstable();
-            let widest = few.windows(2).map(|pair| pair[1] - pair[0]).max().unwrap_or(0);
-            assert!(widest <= 8, "{count}: {widest}");
+            for one_in in [2, 3, 5] {
+                let mut few = order[..count / one_in].to_vec();
+                few.sort_unstable();
+                let widest = few.windows(2).map(|pair| pair[1] - pair[0]).max().unwrap_or(0);
+                assert!(widest <= 2 * one_in, "{count}, one in {one_in}: {widest}");
+            }
         }
     }
 }

@@ -75,10 +75,16 @@ pub(crate) fn person(form: &HeadForm, hairline: &Hairline, measures: &Measures) 
     HeadView::ALL.map(seen).into()
 }
 
-/// Lines of face and ears in space, mm, a little off the skin.
-pub(crate) fn face_in_space(shape: &Shape, form: &HeadForm, measures: &Measures) -> Vec<Vec<Vec3>> {
+/// Lines of the face in space and of those ears, left and right, that aren't covered by hair, mm, a little off the skin.
+pub(crate) fn face_in_space(
+    shape: &Shape,
+    form: &HeadForm,
+    measures: &Measures,
+    covered: [bool; 2],
+) -> Vec<Vec<Vec3>> {
     let (front, side) = fits(form, measures);
-    let ears = [1.0, -1.0].into_iter().flat_map(|hand| {
+    let bare = [1.0, -1.0].into_iter().zip(covered).filter(|(_, covered)| !covered);
+    let ears = bare.flat_map(|(hand, _)| {
         let lines = EAR_SIDE.iter().flat_map(|line| runs(&side.path(line.path)));
         lines.map(move |run| run.iter().map(|at| ear(form, hand, at)).collect()).collect::<Vec<_>>()
     });
@@ -327,7 +333,7 @@ mod tests {
             let (out, down) = (above.xz().norm() - below.xz().norm(), above.y - below.y);
             assert!(out.abs() < 1.0 + 0.4 * down, "{above:?} {below:?}");
         }
-        for line in face_in_space(&shape, &form, &measures) {
+        for line in face_in_space(&shape, &form, &measures, [false; 2]) {
             assert!(line.len() > 1 && line.iter().all(|p| p.x.is_finite() && p.z.is_finite()));
         }
         let (cheek, nose) = (shape.skin(45.0, 30.0), shape.skin(0.0, 30.0));
