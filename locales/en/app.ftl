@@ -81,3 +81,4 @@ scale-reset = Back to what the screen claims
 scale-size = Size: { $percent } % of what the screen claims
 scale-text = Hold a bank or travel card against the screen and move the slider until the frame is as wide as the card.
 scale-title = A true centimetre on this screen
+hair-unpainted = This browser can't draw the hair. Loading the page again may help; the lines are right.

@@ -41,6 +41,14 @@ pub struct ScenePart {
     pub indices: Vec<u32>,
 }
 
+impl ScenePart {
+    /// To be filled.
+    fn empty(name: &'static str, colour: [f32; 4]) -> Self {
+        let (points, normals, shades, indices) = Default::default();
+        Self { name, colour, points, normals, shades, indices }
+    }
+}
+
 /// A scene: parts in the frame of the head, mm.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Scene {
@@ -159,14 +167,7 @@ const AIM: [f32; 4] = [0.356, 0.015, 0.147, 1.0];
 
 /// Lines through points, as pairs of ends.
 fn lines(name: &'static str, colour: [f32; 4], lines: Vec<Vec<[f32; 3]>>) -> ScenePart {
-    let mut part = ScenePart {
-        name,
-        colour,
-        points: Vec::new(),
-        normals: Vec::new(),
-        shades: Vec::new(),
-        indices: Vec::new(),
-    };
+    let mut part = ScenePart::empty(name, colour);
     for line in lines {
         let first = part.points.len() as u32;
         part.indices.extend((1..line.len() as u32).flat_map(|i| [first + i - 1, first + i]));

@@ -18,7 +18,7 @@ const GOLDEN: f64 = 0.618_033_988_749_894_9;
 
 /// Locks as one part.
 pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> ScenePart {
-    let mut part = empty(name, colour);
+    let mut part = ScenePart::empty(name, colour);
     for (number, lock) in evenly(locks).enumerate() {
         let line: Vec<Vec3> = lock.line.iter().map(from_drawn).collect();
         let first = part.points.len() as u32;
@@ -51,7 +51,7 @@ fn evenly(locks: &[Lock]) -> impl Iterator<Item = &Lock> {
 
 /// Strands of hair that is held taut, each between two lines, as one part.
 pub(super) fn strands(name: &'static str, colour: [f32; 4], edges: &[[Vec<Vec3>; 2]]) -> ScenePart {
-    let mut part = empty(name, colour);
+    let mut part = ScenePart::empty(name, colour);
     for (number, [one, other]) in edges.iter().enumerate() {
         let first = part.points.len() as u32;
         let (from, to) = (0.5 * (one[0] + other[0]), 0.5 * (one[one.len() - 1] + other[other.len() - 1]));
@@ -68,17 +68,6 @@ pub(super) fn strands(name: &'static str, colour: [f32; 4], edges: &[[Vec<Vec3>;
         part.indices.extend(strip(first, one.len()));
     }
     part
-}
-
-fn empty(name: &'static str, colour: [f32; 4]) -> ScenePart {
-    ScenePart {
-        name,
-        colour,
-        points: Vec::new(),
-        normals: Vec::new(),
-        shades: Vec::new(),
-        indices: Vec::new(),
-    }
 }
 
 /// How light a lock is. Neighbours are far apart in number, so that any even run of shades mixes them.

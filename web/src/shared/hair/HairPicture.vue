@@ -11,7 +11,8 @@ import { computed, onScopeDispose, ref, watch } from "vue";
 import PersonLines from "./PersonLines.vue";
 import { scalpOf } from "./person";
 import { chinOf, css, scalpColour, type Tones } from "./paint";
-import { usePainter } from "./painter";
+import { unpainted, usePainter } from "./painter";
+import { t } from "@/shared/words";
 import type { Box } from "./picture";
 
 const props = defineProps<{
@@ -37,10 +38,12 @@ const behind = ref<HTMLCanvasElement>();
 const before = ref<HTMLCanvasElement>();
 const { width } = useElementSize(frame);
 /** How often it was painted: what measures and what takes pictures waits for that. */
-const paintings = ref(0);
+let paintings = 0;
+/** Whether there is hair on it. */
+const hairy = ref(false);
 /** Hair grows out of its own shade: skin shows only where it parts. Without hair it would look shaved. */
 const scalp = computed(() => scalpOf(props.figure, props.view));
-const shade = computed(() => (props.locks && paintings.value > 0 ? css(scalpColour(props.tones)) : undefined));
+const shade = computed(() => (props.locks && hairy.value ? css(scalpColour(props.tones)) : undefined));
 const mostLocks = computed(() => Math.max(1, Math.round(LOCKS_PER_DOT * width.value)));
 const chin = computed(() => chinOf(props.figure));
 const viewBox = computed(() => props.box.join(" "));
@@ -71,7 +74,8 @@ async function draw() {
   show(behind.value, painted?.behind ?? null);
   show(before.value, painted?.before ?? null);
   waiting.value = false;
-  frame.value?.setAttribute("data-painted", String(++paintings.value));
+  hairy.value = painted !== undefined;
+  frame.value?.setAttribute("data-painted", String(++paintings));
 }
 watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, dots], draw, {
   immediate: true,
@@ -88,11 +92,13 @@ watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, do
     </svg>
     <canvas ref="before" aria-hidden="true"></canvas>
     <svg :viewBox="viewBox" role="img" :aria-label="label"><slot /></svg>
+    <p v-if="unpainted && locks" class="unpainted">{{ t("hair-unpainted") }}</p>
   </div>
 </template>
 
 <style scoped>
 .hair {
+  container-type: inline-size;
   position: relative;
   width: 100%;
   overflow: hidden;
@@ -103,6 +109,21 @@ watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, do
   inset: 0;
   width: 100%;
   height: 100%;
+}
+
+.hair > .unpainted {
+  inset: auto 0 0;
+  height: auto;
+  padding: 4px 8px;
+  background: var(--sheet);
+  font-size: 0.88rem;
+}
+
+/* A small picture has no room for words. */
+@container (max-width: 200px) {
+  .hair > .unpainted {
+    display: none;
+  }
 }
 
 canvas {

@@ -1,10 +1,19 @@
 /** Where hair is painted: beside the page. */
 import { wrap, type Remote } from "comlink";
+import { ref } from "vue";
 import type { Painter, Painting } from "./painter.worker";
 
+/** Whether nothing can be painted beside this page: its script can't be had, or the browser runs none there. */
+export const unpainted = ref(false);
+
 let beside: Remote<Painter> | undefined;
-const painter = () =>
-  (beside ??= wrap<Painter>(new Worker(new URL("./painter.worker.ts", import.meta.url), { type: "module" })));
+function painter(): Remote<Painter> {
+  if (beside) return beside;
+  const worker = new Worker(new URL("./painter.worker.ts", import.meta.url), { type: "module" });
+  // A script that can't be loaded answers nothing, ever.
+  worker.addEventListener("error", () => (unpainted.value = true));
+  return (beside = wrap<Painter>(worker));
+}
 
 let pictures = 0;
 let heads = 0;
