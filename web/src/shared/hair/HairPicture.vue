@@ -135,7 +135,8 @@ svg + canvas {
   filter: drop-shadow(0 2px 3px rgb(20 20 30 / 0.3));
 }
 
-.stale canvas {
+.stale canvas,
+.stale .scalp {
   opacity: 0.4;
 }
 

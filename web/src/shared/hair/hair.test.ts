@@ -105,6 +105,19 @@ describe("locks on a page", () => {
     expect(most(30)).toBeLessThan(most(97));
   });
 
+  it("lie over or under each other as a whole where hair runs on, and in their turns where it winds", () => {
+    const under: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, 40]) };
+    const nearer: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0], i) => [x, y, 10 * i]) };
+    const order = (locks: Lock[]) => strokesOf(locks, "front", brown, 2).map(({ lock }) => lock);
+    const straights = order([nearer, under]);
+    expect(straights.lastIndexOf(1)).toBeLessThan(straights.indexOf(0));
+    const winds: Lock = { ...coil, line: coil.line.map(([x = 0, y = 0, z = 0]) => [x, y, 6 * z]) };
+    const level: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, 30]) };
+    const wound = order([winds, level]);
+    expect(wound.indexOf(0)).toBeLessThan(wound.indexOf(1));
+    expect(wound.lastIndexOf(0)).toBeGreaterThan(wound.lastIndexOf(1));
+  });
+
   it("take as many strokes as they turn, and each begins where the one before it ended", () => {
     const few = strokesOf([straight], "left", brown, COARSE);
     const many = strokesOf([coil], "left", brown, COARSE);

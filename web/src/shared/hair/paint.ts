@@ -187,6 +187,22 @@ export function thinned(locks: readonly Lock[], count: number): readonly Lock[] 
   return chosen.map((lock) => ({ ...lock, root_mm: lock.root_mm * wider, width_mm: lock.width_mm * wider }));
 }
 
+/**
+ * For each piece how near the stretch comes in which hair runs on: it lies over or under its neighbours as a whole. Piece by
+ * piece straight hair would be woven with them.
+ */
+function nearestOfRuns(pieces: readonly { runs: Vector; depth: number }[]): number[] {
+  const nearest: number[] = [];
+  for (let from = 0, to = 0; from < pieces.length; from = to) {
+    to = from + 1;
+    while (to < pieces.length && dot(pieces[to - 1]!.runs, pieces[to]!.runs) > RUNS_ON) to++;
+    const run = pieces.slice(from, to);
+    const depth = Math.max(...run.map((piece) => piece.depth));
+    nearest.push(...run.map(() => depth));
+  }
+  return nearest;
+}
+
 /** The strands that a lock of so many pieces is drawn as: as many as can be told apart at so many dots a millimetre. */
 function strandsOf(lock: Lock, pieces: number, scale: number): number {
   const wide = 0.5 * (lock.root_mm + widthAt(lock, 1));
@@ -223,6 +239,7 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
       if (!beside || dot(own.runs, beside.runs) < RUNS_ON) return own;
       return { bright: (own.bright + beside.bright) / 2, shine: (own.shine + beside.shine) / 2 };
     };
+    const nearest = nearestOfRuns(pieces);
     const lights = pieces.map((_, at) => [met(at, at - 1), met(at, at + 1)] as const);
     const count = strandsOf(lock, pieces.length, scale);
     const share = count === 1 ? 1 : OVERLAP / count;
@@ -242,7 +259,8 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
         if (along > end) break;
         const tip = TIP_SHARE + (1 - TIP_SHARE) * Math.min(1, (end - along) / TIP_OVER);
         const left = count === 1 ? Math.sqrt(leftAt(lock.ends, along)) : 1;
-        (layers[Math.max(0, Math.round((depth + FARTHEST_MM) / LAYER_MM))] ??= []).push({
+        const layer = Math.round((nearest[at]! + FARTHEST_MM) / LAYER_MM);
+        (layers[Math.max(0, layer)] ??= []).push({
           path,
           from,
           to,
