@@ -2804,7 +2804,7 @@ export interface components {
              * @description Smallest value taken.
              */
             min: number;
-            /** @description Unit of both, as it is written: "mm", "µm", "g/g", "mN", or empty. */
+            /** @description Unit of both, as it is written: "mm", "µm", "g/g", "mN", or empty; "share" of a part of a whole, which is said in per cent. */
             unit: string;
         } | {
             /** @enum {string} */
