@@ -75,7 +75,7 @@ pub(super) fn held(section: &SectionShape) -> Option<Held> {
 }
 
 /// The place so far along a line, mm; straight on beyond its ends.
-fn on(line: &[Vec3], mm: f64) -> Vec3 {
+pub(super) fn on(line: &[Vec3], mm: f64) -> Vec3 {
     let mut left = mm;
     for (i, ends) in line.windows(2).enumerate() {
         let way = ends[1] - ends[0];

@@ -134,22 +134,8 @@ fn held_hair(hair: &Hair, section: &SectionShape) -> Vec<[Vec<Vec3>; 2]> {
 
 /// So many places along a line, evenly spread from its first to its last.
 fn evenly(line: &[Vec3], count: usize) -> Vec<Vec3> {
-    if line.len() < 2 {
-        return vec![line[0]; count];
-    }
-    let lengths: Vec<f64> = line.windows(2).map(|ends| (ends[1] - ends[0]).norm()).collect();
-    let step = lengths.iter().sum::<f64>() / (count - 1) as f64;
-    let (mut piece, mut passed) = (0, 0.0);
-    let place = |k: usize| {
-        let along = k as f64 * step;
-        while piece + 1 < lengths.len() && passed + lengths[piece] < along {
-            passed += lengths[piece];
-            piece += 1;
-        }
-        let share = ((along - passed) / lengths[piece].max(f64::MIN_POSITIVE)).clamp(0.0, 1.0);
-        line[piece].lerp(&line[piece + 1], share)
-    };
-    (0..count).map(place).collect()
+    let length: f64 = line.windows(2).map(|ends| (ends[1] - ends[0]).norm()).sum();
+    (0..count).map(|k| hand::on(line, length * k as f64 / (count - 1) as f64)).collect()
 }
 
 /// The colours have the meanings they have in every view: ink for what is, plum for what the hand is to do.

@@ -19,7 +19,7 @@ const GOLDEN: f64 = 0.618_033_988_749_894_9;
 /// Locks as one part.
 pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> ScenePart {
     let mut part = ScenePart::empty(name, colour);
-    for (number, lock) in evenly(locks).enumerate() {
+    for (number, lock) in all_over_first(locks).enumerate() {
         let line: Vec<Vec3> = lock.line.iter().map(from_drawn).collect();
         let first = part.points.len() as u32;
         let own = own_shade(number);
@@ -42,7 +42,7 @@ pub(super) fn ribbons(name: &'static str, colour: [f32; 4], locks: &[Lock]) -> S
 
 /// All of them in an order of which every beginning is spread over the head as they all are: who is slow may draw fewer. Those
 /// come first whose number, times the golden section, leaves least: they lie about as far from each other (Steinhaus' three gaps).
-fn evenly(locks: &[Lock]) -> impl Iterator<Item = &Lock> {
+fn all_over_first(locks: &[Lock]) -> impl Iterator<Item = &Lock> {
     let left = |number: usize| (number as f64 * GOLDEN).fract();
     let mut order: Vec<usize> = (0..locks.len()).collect();
     order.sort_by(|one, other| left(*one).total_cmp(&left(*other)));
@@ -100,7 +100,7 @@ mod tests {
                 ends: [1.0; 3],
             };
             let locks: Vec<Lock> = (0..count).map(lock).collect();
-            let order: Vec<usize> = evenly(&locks).map(|lock| lock.line[0][0] as usize).collect();
+            let order: Vec<usize> = all_over_first(&locks).map(|lock| lock.line[0][0] as usize).collect();
             let mut all = order.clone();
             all.sort_unstable();
             assert!(all.iter().copied().eq(0..count));
