@@ -36,5 +36,9 @@ export default defineConfig({
     include: ["src/**/*.test.ts"],
     setupFiles: ["src/shared/testPage.ts"],
     server: { deps: { inline: ["element-plus"] } },
+    // Tests of one worker share what they import, which takes most of their time. So none replaces a module: what one is told
+    // to answer is put back after it.
+    isolate: false,
+    restoreMocks: true,
   },
 });

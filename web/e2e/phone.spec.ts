@@ -1,6 +1,6 @@
 /** On a phone nothing is wider than the screen and the stages are one line; and no page writes an error to the console. */
-import { expect, test } from "./server";
-import { allViews, enter, everyPart, open } from "./views";
+import { enter, expect, test } from "./server";
+import { allViews, everyPart, open } from "./views";
 
 test("nothing is wider than a phone, and nothing goes wrong behind the page", async ({ page }) => {
   test.setTimeout(600_000);

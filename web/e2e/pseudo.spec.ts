@@ -1,6 +1,6 @@
 /** Every view in a made-up language whose texts are longer by a third and in brackets: what isn't in brackets isn't translated. */
-import { expect, test } from "./server";
-import { allViews, enter, everyPart, open } from "./views";
+import { enter, expect, test } from "./server";
+import { allViews, everyPart, open } from "./views";
 import type { Page } from "@playwright/test";
 
 test.use({ locale: "en-XA" });

@@ -1,28 +1,21 @@
 /** Every view of the product, for what must hold in all of them. */
 import type { Page } from "@playwright/test";
-import { PASSWORD } from "./server";
+import { get } from "./server";
 
 interface Client {
   id: string;
   name: string;
 }
 
-/** Signs in without reading the page: it may be in any language. */
-export async function enter(page: Page): Promise<void> {
-  await page.goto("/sign-in");
-  await page.request.post("/api/session", { data: { email: "wren@saltmarsh.example", password: PASSWORD } });
-}
-
 /** A client of the demo and a new visit of theirs, which has all its stages and a cut of the house. */
 async function fullVisit(page: Page): Promise<{ client: string; visit: string }> {
-  const get = async <T>(path: string) => (await (await page.request.get(path)).json()) as T;
-  const { clients } = await get<{ clients: Client[] }>("/api/clients?search=Amara");
+  const { clients } = await get<{ clients: Client[] }>(page, "/api/clients?search=Amara");
   const client = clients[0]!.id;
-  const last = (await get<{ id: string }[]>(`/api/clients/${client}/visits`))[0]!.id;
-  const { documents } = await get<{ documents: { stage: string; body: object }[] }>(`/api/visits/${last}`);
+  const last = (await get<{ id: string }[]>(page, `/api/clients/${client}/visits`))[0]!.id;
+  const { documents } = await get<{ documents: { stage: string; body: object }[] }>(page, `/api/visits/${last}`);
   const begun = await page.request.post(`/api/clients/${client}/visits`, { data: { on_date: "2026-12-01" } });
   const visit = ((await begun.json()) as { id: string }).id;
-  const cuts = await get<{ key: string; cut: object }[]>("/api/cuts");
+  const cuts = await get<{ key: string; cut: object }[]>(page, "/api/cuts");
   const plan = { stage: "plan", body: { cut: cuts.find(({ key }) => key === "breakwater")!.cut } };
   for (const { stage, body } of [...documents.filter((document) => document.stage !== "plan"), plan]) {
     const data = { base_version: 0, document: body };

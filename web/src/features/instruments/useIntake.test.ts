@@ -8,22 +8,17 @@ import {
   type Taken,
   type Patch,
 } from "@/api";
-import { askTake } from "@/shared/ask";
+import * as ask from "@/shared/ask";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { createPinia, setActivePinia } from "pinia";
 import { effectScope, ref } from "vue";
 import { useIntake } from "./useIntake";
-import type { Heard } from "./useInstruments";
+import * as instruments from "./useInstruments";
 
-vi.mock("@/shared/ask", () => ({ askTake: vi.fn(), askCount: vi.fn() }));
+const askTake = vi.fn<typeof ask.askTake>();
 /** What the instruments would say, said by hand; a comb is paired. */
-const line = vi.hoisted(() => ({ heard: undefined as unknown }));
-vi.mock("./useInstruments", () => ({
-  useInstruments: (heard: unknown) => {
-    line.heard = heard;
-    return { mine: { value: [{ kind: "comb", id: "comb-1" }] } };
-  },
-}));
+const line = { heard: undefined as instruments.Heard | undefined };
+const paired = { mine: { value: [{ kind: "comb", id: "comb-1" }] } } as unknown as instruments.Instruments;
 
 const length: Measured = { quantity: "length", value: 300, unit: "mm", pull_cn: 40 };
 const patch = ref<Patch>("top");
@@ -40,18 +35,25 @@ function intake() {
 }
 /** Says it, and lets what follows from it happen. */
 async function say(kept = false) {
-  (line.heard as Heard).value({ type: "value", device: "comb-1", number: 1, kept, measured: length });
+  line.heard!.value({ type: "value", device: "comb-1", number: 1, kept, measured: length });
   await new Promise((rested) => setTimeout(rested));
 }
 const taken = (field: "stretched_mm" | "sprung_mm", mm: number) =>
   ({ field, read: { [field]: mm, with: { [field]: { sd: 1 } } }, room: {}, now: null }) as unknown as Taken;
 
-beforeEach(() => vi.mocked(askTake).mockReset());
+beforeEach(() => {
+  askTake.mockReset();
+  vi.spyOn(ask, "askTake").mockImplementation(askTake);
+  vi.spyOn(instruments, "useInstruments").mockImplementation((heard) => {
+    line.heard = heard;
+    return paired;
+  });
+});
 
 describe("what instruments say", () => {
   it("lands in its zone, moves on once the zone is done, and comes out again step by step", async () => {
     const { last, back } = intake();
-    vi.mocked(askTake).mockResolvedValueOnce(taken("stretched_mm", 300)).mockResolvedValueOnce(taken("sprung_mm", 150));
+    askTake.mockResolvedValueOnce(taken("stretched_mm", 300)).mockResolvedValueOnce(taken("sprung_mm", 150));
     await say();
     expect(reading.value.zones?.top).toMatchObject({ stretched_mm: 300, with: { stretched_mm: { sd: 1 } } });
     expect(patch.value).toBe("top");
@@ -68,10 +70,10 @@ describe("what instruments say", () => {
 
   it("is of wet hair on the wet pass, and of dry hair again after it", async () => {
     intake();
-    const now = () => vi.mocked(askTake).mock.calls.map(([asked]) => asked.now);
+    const now = () => askTake.mock.calls.map(([asked]) => asked.now);
     // What was asked of wet hair is answered for wet hair.
-    vi.mocked(askTake).mockResolvedValueOnce({ ...taken("sprung_mm", 150), now: "wet" });
-    vi.mocked(askTake).mockResolvedValueOnce(taken("sprung_mm", 150));
+    askTake.mockResolvedValueOnce({ ...taken("sprung_mm", 150), now: "wet" });
+    askTake.mockResolvedValueOnce(taken("sprung_mm", 150));
     pass.value = "wet";
     await say();
     pass.value = "dry";
@@ -85,12 +87,12 @@ describe("what instruments say", () => {
     await say(true);
     expect(late.value).toHaveLength(1);
     expect(askTake).not.toHaveBeenCalled();
-    vi.mocked(askTake).mockRejectedValueOnce(new Unreachable("down"));
+    askTake.mockRejectedValueOnce(new Unreachable("down"));
     await say();
     expect(late.value).toHaveLength(2);
     expect(refusal.value).toEqual({ device: "comb-1" });
     settle(0, false);
-    vi.mocked(askTake).mockResolvedValueOnce(taken("stretched_mm", 300));
+    askTake.mockResolvedValueOnce(taken("stretched_mm", 300));
     settle(0, true);
     await new Promise((rested) => setTimeout(rested));
     expect(late.value).toEqual([]);
@@ -100,7 +102,7 @@ describe("what instruments say", () => {
   it("is refused with the reason, and nothing changes", async () => {
     const { late, refusal } = intake();
     const problem = { fields: [{ field: "measured.value", message: { id: "fault-missing" } }] };
-    vi.mocked(askTake).mockRejectedValueOnce(new Refused(problem as unknown as ProblemDetails));
+    askTake.mockRejectedValueOnce(new Refused(problem as unknown as ProblemDetails));
     await say();
     expect(refusal.value?.said).toBe("is needed");
     expect(late.value).toEqual([]);

@@ -4,10 +4,11 @@ import type { FallRequest, Figure } from "@/api";
 import { VueQueryPlugin } from "@tanstack/vue-query";
 import { flushPromises, mount } from "@vue/test-utils";
 import { createPinia } from "pinia";
-import { describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import * as ask from "@/shared/ask";
 import ClientEyes from "./ClientEyes.vue";
 
-vi.mock("@/shared/ask", () => ({ askLocks: () => Promise.resolve([]) }));
+beforeEach(() => void vi.spyOn(ask, "askLocks").mockResolvedValue(new Blob()));
 
 const figure = { points: [], zones: [], person: [], outlines: [] } as unknown as Figure;
 

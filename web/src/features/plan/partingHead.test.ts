@@ -1,7 +1,8 @@
 import type { Figure, HairRequest, PartedRequest, PartedSection, Region } from "@/api";
 import { VueQueryPlugin } from "@tanstack/vue-query";
 import { flushPromises, mount } from "@vue/test-utils";
-import { expect, it, vi } from "vitest";
+import { beforeEach, expect, it, vi } from "vitest";
+import * as ask from "@/shared/ask";
 import PartingHead from "./PartingHead.vue";
 
 const asked: PartedRequest[] = [];
@@ -14,12 +15,13 @@ const answer = ({ region, moved, view }: PartedRequest): PartedSection => ({
     { end: 2, landmark: "crown", is_landmark: false, at: [30, 40] },
   ],
 });
-vi.mock("@/shared/ask", () => ({
-  askParted: (question: PartedRequest) => {
-    asked.push(question);
-    return Promise.resolve(answer(question));
-  },
-}));
+beforeEach(
+  () =>
+    void vi.spyOn(ask, "askParted").mockImplementation((question) => {
+      asked.push(question);
+      return Promise.resolve(answer(question));
+    }),
+);
 
 it("shows the ends of a section's partings, and an arrow key moves one on the page", async () => {
   const form = mount(PartingHead, {

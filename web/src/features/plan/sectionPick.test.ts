@@ -1,10 +1,11 @@
 import type { Figure, HairRequest, SectionPicture } from "@/api";
 import { VueQueryPlugin } from "@tanstack/vue-query";
 import { flushPromises, mount } from "@vue/test-utils";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import * as ask from "@/shared/ask";
 import SectionPick from "./SectionPick.vue";
 
-vi.mock("@/shared/ask", () => ({ askParted: () => new Promise(() => undefined) }));
+beforeEach(() => void vi.spyOn(ask, "askParted").mockReturnValue(new Promise(() => undefined)));
 
 const figure = { person: [] } as unknown as Figure;
 const picture = { view: "left", section: [], held: null, guide: [] } as const;
