@@ -6,7 +6,7 @@
 use super::LEVEL_MM;
 use super::cells::Cells;
 use super::profile::decayed_slowest;
-use crate::head::{Body, Growth, PartLine, Root, Scalp, Vec3};
+use crate::head::{Body, Growth, PartLine, Root, Scalp, TRUNK_HALF_DEPTH_MM, Vec3};
 
 /// Step along the scalp, mm.
 pub(crate) const STEP_MM: f64 = 7.0;
@@ -20,6 +20,11 @@ const LONGEST_PIECE_MM: f64 = 14.0;
 const MOST_STEPS: usize = 120;
 /// How far from its root hair still grows its own way rather than falls, mm: about the length over which its weight bends it.
 const GROWS_MM: f64 = 35.0;
+/// How far before the ears hair leaves the head that comes down on the chest where it hung. Before the ears it hangs two to three
+/// times as deep as it is wide, and on the chest it lies as flat as the chest: what left further back comes out to the side, what left further
+/// forward in to the middle, by at most such a share of its way there.
+const CHEST_MM: f64 = 15.0;
+const MOST_IN: f64 = 0.5;
 /// Least length over which hair is taken to ride on other hair, mm: shorter, it is as at its root.
 pub(crate) const LEAST_RIDE_MM: f64 = 1.0;
 /// Growth weaker than this share of the fall bends nothing.
@@ -201,11 +206,17 @@ impl Path {
         }
     }
 
-    /// Where hair hangs above the trunk it is carried to the front or the back of it.
+    /// Where hair hangs above the trunk it is carried to the front or the back of it. On the chest it lies flat: what left the head
+    /// further back lies further out.
     fn over_the_shoulders(&mut self, body: &Body, leaves: usize) {
         let leave = self.points[leaves].at;
         let out = level(&self.points[leaves].out);
         let side = if leave.z < 0.0 { -1.0 } else { 1.0 };
+        let spreads = if leave.z < 0.0 {
+            0.0
+        } else {
+            (CHEST_MM - leave.z).max(-MOST_IN * leave.x.abs()) * leave.x.signum()
+        };
         let mut y = leave.y - LEVEL_MM;
         let mut before = 0.0;
         while y > body.waist_mm {
@@ -220,7 +231,9 @@ impl Path {
                 if self.points.len() - 1 == leaves && y + LEVEL_MM < leave.y {
                     self.push(Vec3::new(leave.x, y + LEVEL_MM, leave.z), out);
                 }
-                self.push(Vec3::new(leave.x, y, side * depth), out);
+                let share = (depth - leave.z.abs()) / (TRUNK_HALF_DEPTH_MM - leave.z.abs());
+                let x = leave.x + share * spreads;
+                self.push(Vec3::new(x, y, side * body.half_depth_mm(x, y).max(leave.z.abs())), out);
             }
             y -= LEVEL_MM;
         }
@@ -446,6 +459,24 @@ mod tests {
             }
         }
         assert!(longest > 10.0, "{longest}");
+    }
+
+    #[test]
+    fn hair_comes_down_on_the_chest_flat_and_wide_and_on_the_back_as_it_hangs() {
+        let hair = hair(0.0);
+        let before = |path: &&super::Path| path.leave().z > 5.0 && path.leave().x > 40.0;
+        let spread = |of: &dyn Fn(&super::Path) -> f64| {
+            let all = || paths(&hair).filter(before).map(of);
+            all().fold(f64::MIN, f64::max) - all().fold(f64::MAX, f64::min)
+        };
+        let on_chest = |path: &super::Path| path.place(path.on_head_mm() + 400.0);
+        assert!(spread(&|path| on_chest(path).x) > 1.7 * spread(&|path| path.leave().x));
+        assert!(spread(&|path| on_chest(path).z) < 0.3 * spread(&|path| path.leave().z));
+        for path in paths(&hair) {
+            let (from, to) = (path.leave(), on_chest(path));
+            assert!(to.x * from.x >= 0.0, "{from} {to}");
+            assert!(from.z > -5.0 || (to.x - from.x).abs() < 1e-9, "{from} {to}");
+        }
     }
 
     #[test]

@@ -4,7 +4,7 @@ use super::Measures;
 use super::point::Point;
 
 /// Half depth of the trunk from the collarbone down, mm, and how far below the shoulder's top it is reached.
-const TRUNK_HALF_DEPTH_MM: f64 = 95.0;
+pub(crate) const TRUNK_HALF_DEPTH_MM: f64 = 95.0;
 const ROUNDING_MM: f64 = 110.0;
 /// Half breadth of the shoulders over half the head's girth.
 const SHOULDER_SHARE: f64 = 0.34;

@@ -27,6 +27,7 @@ mod taut;
 mod zone;
 
 pub use body::Body;
+pub(crate) use body::TRUNK_HALF_DEPTH_MM;
 pub use face::skin_mm;
 pub use figure::{Figure, FigurePoint, FigureZone, Reach};
 pub(crate) use form::from_drawn;

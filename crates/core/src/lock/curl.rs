@@ -7,6 +7,8 @@ use std::f64::consts::TAU;
 const POINTS_PER_TURN: f64 = 6.0;
 const POINTS: (usize, usize) = (14, 100);
 const WINDING: (f64, usize) = (0.5, 26);
+/// How far apart those of straight hair lie at most, so that it bends smoothly over a shoulder, mm.
+const APART_MM: f64 = 20.0;
 /// Turns over which the loops open from the root, and share of the length over which they close to the tip: it ends where its
 /// hair does.
 const OPENS_OVER: f64 = 1.5;
@@ -27,8 +29,9 @@ pub(super) struct Wound {
 /// wide and flat towards the end.
 pub(super) fn wound(rod: &Rod, fibre_mm: f64) -> Vec<Wound> {
     let turns = rod.turns(fibre_mm, 0.0);
-    let least = if turns > WINDING.0 { WINDING.1 } else { POINTS.0 };
-    let points = ((turns * POINTS_PER_TURN) as usize).clamp(least, POINTS.1);
+    let straight = POINTS.0.max((fibre_mm / APART_MM) as usize);
+    let least = if turns > WINDING.0 { WINDING.1 } else { straight };
+    let points = ((turns * POINTS_PER_TURN) as usize).clamp(least, POINTS.1.max(least));
     let step = fibre_mm / points as f64;
     let (mut down, mut turned) = (0.0, 0.0);
     let mut line = vec![Wound { along: 0.0, turned, radius_mm: 0.0 }];

@@ -115,19 +115,6 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
     // Hair that stands fans out from the head, and so do its loops.
     let fanned = axis[axis.len() - 1].norm() / axis[0].norm().max(1.0);
     let fanned = 1.0 + worn.lie.held_up * (fanned - 1.0).clamp(0.0, MOST_FANNED - 1.0);
-    // Round the axis, and so far out from it at the end.
-    let winding = |own: &Own, strays_mm: f64| Line {
-        points: (0..axis.len())
-            .map(|k| {
-                let (across, out) = frame(&axis, k);
-                let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
-                let stray = out * strays_mm * winds[k].along.powi(2);
-                let radius = winds[k].radius_mm * own.loops * (1.0 + (fanned - 1.0) * winds[k].along);
-                axis[k] + (out * cos + across * sin) * radius + stray
-            })
-            .collect(),
-        along_mm: along_mm.clone(),
-    };
     // As much scalp as it would cover at the density at which locks meet; wound up it is no wider than shows its loops.
     let meets = (100.0 * chosen.hairs / MEET_PER_CM2).sqrt().min(WIDEST_SHARE * worn.longest_mm);
     let loops = winds.iter().map(|point| point.radius_mm).fold(0.0, f64::max);
@@ -148,12 +135,27 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
         gathered_at: gathered.max(LEAST_GATHERED_AT) as f32,
         ends: ends(&worn),
     };
+    // Round the axis; a wisp so far out from it at the end.
+    let winding = |own: &Own, lock: &Lock, strays_mm: Option<f64>| Line {
+        points: (0..axis.len())
+            .map(|k| {
+                let (across, out) = frame(&axis, k);
+                let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
+                let stray = out * strays_mm.unwrap_or(0.0) * winds[k].along.powi(2);
+                let radius = winds[k].radius_mm * own.loops * (1.0 + (fanned - 1.0) * winds[k].along);
+                axis[k] + (out * cos + across * sin) * radius + stray
+            })
+            .collect(),
+        along_mm: along_mm.clone(),
+        half_mm: 0.5 * f64::from(lock.width_mm),
+        wisp: strays_mm.is_some(),
+    };
     let wisp = own.strays.map(|share| {
         let width = WISP_MM.min(width) as f32;
         let lock = Lock { root_mm: width, width_mm: width, ..lock.clone() };
-        (winding(&own.wisp(), share * STRAYS_MM), lock)
+        (winding(&own.wisp(), &lock, Some(share * STRAYS_MM)), lock)
     });
-    Some(((winding(&own, 0.0), lock), wisp))
+    Some(((winding(&own, &lock, None), lock), wisp))
 }
 
 /// Two unit vectors square to the axis at one of its points: across, and away from the head.
@@ -265,25 +267,37 @@ mod tests {
             // Of single long ends and of the last row an outline says little.
             let enough = |height: f64| {
                 let level = fallen.levels.iter().find(|level| level.height_mm == height);
-                level.is_some_and(|level| level.fullness > 0.25)
+                level.is_some_and(|level| level.fullness > 0.5)
             };
             let top = fallen.front.heights_mm[0];
             let bottom = fallen.perimeter_mm.iter().flatten().copied().fold(0.0, f64::min);
-            let reach = |height: f64| {
-                let near = |p: &&[f32; 3]| (f64::from(p[1]) - height).abs() < 6.0;
-                let side = |lock: &Lock| {
-                    let half = 0.5 * f64::from(lock.width_mm);
-                    lock.line.iter().filter(near).map(|p| f64::from(p[0]) + half).fold(0.0, f64::max)
+            // Wisps make no outline.
+            let bulk: Vec<&Lock> = all.iter().filter(|lock| lock.root_mm > 1.0).collect();
+            type Out = fn(&[f32; 3]) -> f32;
+            let sides: [(&str, Out, &[f64], &[f64]); 3] = [
+                ("left", |p| p[0], &fallen.front.heights_mm, &fallen.front.one_mm),
+                ("right", |p| -p[0], &fallen.front.heights_mm, &fallen.front.other_mm),
+                ("back", |p| -p[2], &fallen.side.heights_mm, &fallen.side.other_mm),
+            ];
+            for (side, out, heights, outline) in sides {
+                let reach = |height: f64| {
+                    let near = |p: &&[f32; 3]| (f64::from(p[1]) - height).abs() < 6.0;
+                    let of = |lock: &&Lock| {
+                        let half = 0.5 * lock.width_mm;
+                        lock.line.iter().filter(near).map(|p| f64::from(out(p) + half)).fold(0.0, f64::max)
+                    };
+                    bulk.iter().map(of).fold(0.0, f64::max)
                 };
-                all.iter().map(side).fold(0.0, f64::max)
-            };
-            let off: Vec<(f64, f64)> = (fallen.front.heights_mm.iter().zip(&fallen.front.one_mm))
-                .filter(|(height, _)| (bottom + 10.0..top - 10.0).contains(*height) && enough(**height))
-                .map(|(height, outline)| (*height, reach(*height) - outline))
-                .collect();
-            let far: Vec<_> = off.iter().filter(|(_, off)| off.abs() > 8.0).collect();
-            assert!(far.len() * 6 <= off.len(), "{name}: {} of {} heights: {far:?}", far.len(), off.len());
-            assert!(far.iter().all(|(_, off)| off.abs() < 20.0), "{name}: {far:?}");
+                let off: Vec<(f64, f64)> = (heights.iter().zip(outline))
+                    .filter(|(height, _)| (bottom + 10.0..top - 10.0).contains(*height) && enough(**height))
+                    .map(|(height, outline)| (*height, reach(*height) - outline))
+                    .collect();
+                // Where coils thin out beside the ears the outline is drawn in further than they are.
+                let far: Vec<_> = off.iter().filter(|(_, off)| off.abs() > 8.0).collect();
+                let (many, most) = if name == "coils" { (2, 12.0) } else { (0, 8.0) };
+                assert!(far.len() <= many, "{name}, {side}: {} of {}: {far:?}", far.len(), off.len());
+                assert!(far.iter().all(|(_, off)| off.abs() < most), "{name}, {side}: {far:?}");
+            }
         }
     }
 }

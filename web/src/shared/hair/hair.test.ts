@@ -100,6 +100,9 @@ describe("locks on a page", () => {
     expect(hidden(hangs(-80, 20))[0]).toBe(true);
     expect(hidden(hangs(-80, -60)).at(-1)).toBe(true);
     expect(hidden(hangs(80, 20)).at(-1)).toBe(false);
+    // The back of the near shoulder is turned away, too.
+    expect(hidden(hangs(80, -40)).at(-1)).toBe(true);
+    expect(hidden(hangs(80, -40))[0]).toBe(false);
     // Whose chin is higher, their shoulders begin higher.
     const most = (chin: number) => hidden(hangs(-80, 20), chin).filter(Boolean).length;
     expect(most(30)).toBeLessThan(most(97));

@@ -280,13 +280,16 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
 /** How far down a person's chin lies below the ear canals, mm. */
 export const chinOf = ({ points }: Figure) => -(points.find(({ point }) => point === "chin")?.height_mm ?? 0);
 
-/** Whether a stroke lies behind a person with such a chin: behind the middle of head and neck, and beside the neck behind the
- * shoulders. */
+/** Whether a stroke lies behind a person with such a chin: behind the middle of head and neck; further down, seen from the front,
+ * on the back, or beyond the neck. */
 export function isBehind(view: View, chin: number, { path, from, to, depth }: Stroke): boolean {
-  if (view === "above" || depth >= MIDDLE_MM) return false;
+  if (view === "above") return false;
   const middle = (from + to) >> 1;
   const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
   const [right, , forward] = eyeOf(view);
-  const besideNeck = down > UNDER_CHIN * chin && Math.abs(x) > NECK_MM && forward > FACES;
-  return !(besideNeck && depth * forward - x * right > MIDDLE_MM);
+  const far = depth < MIDDLE_MM;
+  if (down <= UNDER_CHIN * chin || forward <= FACES) return far;
+  // What hangs behind the ears goes down the back, what hangs before them down the chest.
+  const beforeEars = depth * forward - x * right;
+  return beforeEars < 0 || (far && Math.abs(x) <= NECK_MM);
 }
