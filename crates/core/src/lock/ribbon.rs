@@ -264,7 +264,7 @@ mod tests {
         for (name, hair, lengths) in heads() {
             let fallen = fall(&hair, &lengths);
             let all = locks(&hair, &lengths, COUNT);
-            // Of single long ends and of the last row an outline says little.
+            // Of thin ends and of the last row an outline says little: it is drawn in where hair is sparse.
             let enough = |height: f64| {
                 let level = fallen.levels.iter().find(|level| level.height_mm == height);
                 level.is_some_and(|level| level.fullness > 0.5)
@@ -292,11 +292,13 @@ mod tests {
                     .filter(|(height, _)| (bottom + 10.0..top - 10.0).contains(*height) && enough(**height))
                     .map(|(height, outline)| (*height, reach(*height) - outline))
                     .collect();
-                // Where coils thin out beside the ears the outline is drawn in further than they are.
                 let far: Vec<_> = off.iter().filter(|(_, off)| off.abs() > 8.0).collect();
-                let (many, most) = if name == "coils" { (2, 12.0) } else { (0, 8.0) };
-                assert!(far.len() <= many, "{name}, {side}: {} of {}: {far:?}", far.len(), off.len());
-                assert!(far.iter().all(|(_, off)| off.abs() < most), "{name}, {side}: {far:?}");
+                assert!(
+                    far.is_empty() && off.len() > 20,
+                    "{name}, {side}: {} of {}: {far:?}",
+                    far.len(),
+                    off.len()
+                );
             }
         }
     }
