@@ -2,6 +2,7 @@
 import {
   AmbientLight,
   Box3,
+  BufferAttribute,
   Color,
   DirectionalLight,
   DoubleSide,
@@ -58,6 +59,34 @@ export function isShown(part: string, shown: Shown): boolean {
   if (part.endsWith(" now")) return shown !== "after";
   if (part.endsWith(" after")) return shown !== "now";
   return true;
+}
+
+/** How much nearer than it is a lock is taken to be at most, where it is drawn over or under others, m. */
+const LIFTED = 0.014;
+/** How far each lock of a mesh is lifted, 0 to 1, for each of its corners: a lock's triangles go on from each other's corners. */
+export function liftsOf(corners: ArrayLike<number>, count: number): Float32Array {
+  const lifts = new Float32Array(count);
+  let lock = 0;
+  for (let at = 0, last = -1; at < corners.length; at += 3) {
+    const three = [corners[at]!, corners[at + 1]!, corners[at + 2]!] as const;
+    if (last >= 0 && Math.min(...three) > last) lock++;
+    last = Math.max(...three);
+    // Neighbours are far apart in number; the golden section leaves them far apart in height.
+    for (const corner of three) lifts[corner] = (lock * 0.618_033_988_75) % 1;
+  }
+  return lifts;
+}
+/** Locks that cut through each other would show in turns, in as many bits as there are cuts: each lies over or under its neighbours as a
+ * whole. */
+function liftLocks(material: Material) {
+  material.onBeforeCompile = (shader) => {
+    shader.vertexShader = `attribute float lift;\n${shader.vertexShader}`.replace(
+      "#include <project_vertex>",
+      `#include <project_vertex>
+      vec4 lifted = projectionMatrix * (mvPosition + vec4(0.0, 0.0, lift * ${LIFTED}, 0.0));
+      gl_Position.z = lifted.z / lifted.w * gl_Position.w;`,
+    );
+  };
 }
 
 /** How long a turn to another side takes, ms. */
@@ -227,6 +256,9 @@ export class Space {
     part.userData.part = name;
     for (const material of [part.material].flat()) material.dispose();
     part.material = this.material(name, part instanceof Mesh);
+    const { index, attributes } = part.geometry;
+    if (index && name.startsWith("hair "))
+      part.geometry.setAttribute("lift", new BufferAttribute(liftsOf(index.array, attributes.position?.count ?? 0), 1));
   }
 
   /** One material a part for good: a new one each time would be compiled each time. */
@@ -242,6 +274,7 @@ export class Space {
     const made = surface
       ? new MeshLambertMaterial({ color, vertexColors: hair, side: hair ? DoubleSide : FrontSide })
       : new LineBasicMaterial({ color, transparent: faint, opacity: faint ? 0.55 : 1 });
+    if (name.startsWith("hair ")) liftLocks(made);
     this.materials.set(name, made);
     return made;
   }
