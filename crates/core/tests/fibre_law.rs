@@ -243,7 +243,10 @@ proptest! {
         }
         let back = m.fibre_from_hanging(m.hanging_mm(fibre, water), water).unwrap();
         prop_assert!((back - fibre).abs() < 0.1, "hanging {fibre} {back}");
-        let back = m.fibre_from_held(m.held_mm(fibre, fibre + extra, state), fibre + extra, state).unwrap();
-        prop_assert!((back - fibre).abs() < 0.1, "held {fibre} {back} {state:?}");
+        let (present, held) = (fibre + extra, m.held_mm(fibre, fibre + extra, state));
+        let back = m.fibre_from_held(held, present, state).unwrap();
+        // Uncombed, many points of a closed loop lie as deep as its lowest: then it is the depth that must agree.
+        let as_deep = state.comb == Comb::None && (m.held_mm(back, present, state) - held).abs() < 1e-6;
+        prop_assert!((back - fibre).abs() < 0.1 || as_deep, "held {fibre} {back} {state:?}");
     }
 }

@@ -68,7 +68,8 @@ impl LengthModel {
         HeldHair::of(state).held_mm(self, fibre_mm, present_mm)
     }
 
-    /// The fibre from scalp to the point held at `held_mm`, mm; none if the hair doesn't reach it.
+    /// The fibre from scalp to the point held at `held_mm`, mm; none if the hair doesn't reach it. Uncombed, many points of
+    /// a closed loop lie equally deep: then it is one of them.
     pub fn fibre_from_held(&self, held_mm: f64, present_mm: f64, state: HeldState) -> Option<f64> {
         HeldHair::of(state).fibre_mm(self, held_mm, present_mm)
     }
@@ -114,7 +115,7 @@ fn reachable(fibre_mm: f64) -> Option<f64> {
     (fibre_mm <= LONGEST_FIBRE_MM).then_some(fibre_mm)
 }
 
-/// The x in (0, `highest`] where the increasing `f`, with 0 < f(x) ≤ x, reaches `target`; none if it doesn't.
+/// An x in (0, `highest`] where `f`, with 0 < f(x) ≤ x, reaches `target`; none if the increasing `f` doesn't.
 fn fibre_reaching(target: f64, highest: f64, f: impl Fn(f64) -> f64) -> Option<f64> {
     if target <= 0.0 {
         return (target == 0.0).then_some(0.0);
