@@ -34,7 +34,7 @@ const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
 
 /** The fall follows while the hand is still moving, the scene when it rests, ms. */
 const FOLLOW_MS = 60;
-const SPACE_REST_MS = 600;
+const SPACE_REST_MS = 900;
 
 const { unit, tell } = useUnit();
 const visit = useVisit();

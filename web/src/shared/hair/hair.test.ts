@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import {
   chinOf,
   coordinatesOf,
-  isBehind,
+  parted,
   locksIn,
   strokesOf,
   thinned,
@@ -83,9 +83,12 @@ describe("locks on a page", () => {
     const behind: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, -80]) };
     const strokes = strokesOf([straight, behind], "front", brown, COARSE);
     expect(strokes.map(({ lock }) => lock).slice(0, 2)).toEqual([1, 1]);
-    expect(strokes.filter((stroke) => isBehind("front", chinOf(figure), stroke)).every(({ lock }) => lock === 1)).toBe(
-      true,
-    );
+    const sides = parted(strokes, "front", chinOf(figure));
+    expect([new Set(sides.behind.map(({ lock }) => lock)), new Set(sides.before.map(({ lock }) => lock))]).toEqual([
+      new Set([1]),
+      new Set([0]),
+    ]);
+    expect(parted(strokes, "above", chinOf(figure)).before).toEqual(strokes);
     const mine = strokes.filter(({ lock }) => lock === 0).map(wide);
     expect(Math.max(...mine)).toBeLessThanOrEqual(8);
     expect(mine.at(-1)).toBeLessThan(Math.max(...mine));
@@ -94,8 +97,11 @@ describe("locks on a page", () => {
 
   it("lie in front of a shoulder that is turned away when they hang on the chest, and behind it when on the back", () => {
     const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -25 * i, z]) });
-    const hidden = (lock: Lock, chin = chinOf(figure)) =>
-      strokesOf([lock], "front_left", brown, COARSE).map((stroke) => isBehind("front_left", chin, stroke));
+    const hidden = (lock: Lock, chin = chinOf(figure)) => {
+      const strokes = strokesOf([lock], "front_left", brown, COARSE);
+      const { behind } = parted(strokes, "front_left", chin);
+      return strokes.map((stroke) => behind.includes(stroke));
+    };
     expect(hidden(hangs(-80, 20)).at(-1)).toBe(false);
     expect(hidden(hangs(-80, 20))[0]).toBe(true);
     expect(hidden(hangs(-80, -60)).at(-1)).toBe(true);

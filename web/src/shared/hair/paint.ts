@@ -6,6 +6,7 @@
  */
 import type { Figure, Lock, Zone } from "@/api";
 import { asSeen, eyeOf, near, project, type Vector, type View } from "@/shared/sights";
+import { partition } from "lodash-es";
 
 export type Colour = readonly [number, number, number];
 /** The tone of the locks of each zone. */
@@ -67,7 +68,8 @@ const LIGHT = unit([-0.35, 0.75, 0.55]);
 const LIGHT_ABOVE = unit([-0.3, 0.35, 0.9]);
 
 function unit([x, y, z]: Vector): Vector {
-  const length = Math.hypot(x, y, z) || 1;
+  // Not by hypot, which takes several times as long: there are ten thousand of them in a picture.
+  const length = Math.sqrt(x * x + y * y + z * z) || 1;
   return [x / length, y / length, z / length];
 }
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
@@ -110,7 +112,7 @@ function beside(at: Path, off: (i: number) => number): Path {
   for (let i = 0; i <= last; i++) {
     const [one, other] = [2 * Math.max(0, i - 1), 2 * Math.min(last, i + 1)];
     const [x, y] = [at[other]! - at[one]!, at[other + 1]! - at[one + 1]!];
-    const length = Math.hypot(x, y);
+    const length = Math.sqrt(x * x + y * y);
     const share = length > 1e-6 ? off(i) / length : 0;
     moved[2 * i] = at[2 * i]! - y * share;
     moved[2 * i + 1] = at[2 * i + 1]! + x * share;
@@ -196,9 +198,9 @@ function nearestOfRuns(pieces: readonly { runs: Vector; depth: number }[]): numb
   for (let from = 0, to = 0; from < pieces.length; from = to) {
     to = from + 1;
     while (to < pieces.length && dot(pieces[to - 1]!.runs, pieces[to]!.runs) > RUNS_ON) to++;
-    const run = pieces.slice(from, to);
-    const depth = Math.max(...run.map((piece) => piece.depth));
-    nearest.push(...run.map(() => depth));
+    let depth = -Infinity;
+    for (let at = from; at < to; at++) depth = Math.max(depth, pieces[at]!.depth);
+    for (let at = from; at < to; at++) nearest.push(depth);
   }
   return nearest;
 }
@@ -218,7 +220,8 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
   locks.forEach((lock, number) => {
     const colour = tones[lock.zone];
     const line = lock.line as unknown as readonly Vector[];
-    const page = Float64Array.from(line.flatMap((p) => project(view, p)));
+    const page = new Float64Array(2 * line.length);
+    line.forEach((point, i) => page.set(project(view, point), 2 * i));
     const last = line.length - 1;
     const mine = 0.86 + 0.28 * own(number);
     const pieces = piecesAt(line, scale).map(([from, to]) => {
@@ -255,7 +258,8 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
         const begins = lit(one);
         return [begins, one === other ? begins : lit(other)] as const;
       });
-      for (const [at, { from, to, along, depth }] of pieces.entries()) {
+      for (let at = 0; at < pieces.length; at++) {
+        const { from, to, along, depth } = pieces[at]!;
         if (along > end) break;
         const tip = TIP_SHARE + (1 - TIP_SHARE) * Math.min(1, (end - along) / TIP_OVER);
         const left = count === 1 ? Math.sqrt(leftAt(lock.ends, along)) : 1;
@@ -280,16 +284,19 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
 /** How far down a person's chin lies below the ear canals, mm. */
 export const chinOf = ({ points }: Figure) => -(points.find(({ point }) => point === "chin")?.height_mm ?? 0);
 
-/** Whether a stroke lies behind a person with such a chin: behind the middle of head and neck; further down, seen from the front,
- * on the back, or beyond the neck. */
-export function isBehind(view: View, chin: number, { path, from, to, depth }: Stroke): boolean {
-  if (view === "above") return false;
-  const middle = (from + to) >> 1;
-  const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
+/** Strokes that lie behind a person with such a chin, and those in front. Behind is what lies behind the middle of head and neck;
+ * further down, seen from the front, what lies on the back, or beyond the neck. */
+export function parted(strokes: readonly Stroke[], view: View, chin: number): { behind: Stroke[]; before: Stroke[] } {
+  if (view === "above") return { behind: [], before: [...strokes] };
   const [right, , forward] = eyeOf(view);
-  const far = depth < MIDDLE_MM;
-  if (down <= UNDER_CHIN * chin || forward <= FACES) return far;
-  // What hangs behind the ears goes down the back, what hangs before them down the chest.
-  const beforeEars = depth * forward - x * right;
-  return beforeEars < 0 || (far && Math.abs(x) <= NECK_MM);
+  const [behind, before] = partition(strokes, ({ path, from, to, depth }) => {
+    const middle = (from + to) >> 1;
+    const [x, down] = [path[2 * middle]!, path[2 * middle + 1]!];
+    const far = depth < MIDDLE_MM;
+    if (down <= UNDER_CHIN * chin || forward <= FACES) return far;
+    // What hangs behind the ears goes down the back, what hangs before them down the chest.
+    const beforeEars = depth * forward - x * right;
+    return beforeEars < 0 || (far && Math.abs(x) <= NECK_MM);
+  });
+  return { behind, before };
 }

@@ -1,6 +1,8 @@
 import { zoneValues, type Lock } from "@/api";
+import { expose } from "comlink";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { Tones } from "./paint";
+import { painters } from "./painter";
 import { painter, type Painting } from "./painter.worker";
 
 const lock: Lock = {
@@ -12,16 +14,9 @@ const lock: Lock = {
   ends: [0.6, 0.9, 1],
 };
 const tones = Object.fromEntries(zoneValues.map((zone) => [zone, [100, 60, 40]])) as unknown as Tones;
-const asked = (picture: number, number = 0, locks = new Blob([JSON.stringify([lock])])): Painting => ({
-  picture,
-  hair: { number, locks },
-  view: "front",
-  tones,
-  chin: 97,
-  box: [-50, -150, 100, 300],
-  dots: 20,
-  most: 10,
-});
+const side = { view: "front", tones, chin: 97, box: [-50, -150, 100, 300], dots: 20, most: 10 } as const;
+const locksOf = (text = JSON.stringify([lock])) => new Blob([text]);
+const asked = (number: number, locks = locksOf()): Painting => ({ ...side, hair: { number, locks } });
 
 beforeEach(() => {
   vi.stubGlobal(
@@ -37,30 +32,71 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const solid = (painted: Awaited<ReturnType<typeof painter.paint>>) =>
-  (painted?.before as unknown as ImageData).data.filter((_, i) => i % 4 === 3).some((dot) => dot > 200);
-
-it("paints each picture, and of one that is asked for anew only the last", async () => {
-  const [old, other, last] = await Promise.all([
-    painter.paint(asked(1)),
-    painter.paint(asked(2)),
-    painter.paint(asked(1)),
-  ]);
-  expect(old).toBeUndefined();
-  expect([solid(other), solid(last)]).toEqual([true, true]);
-});
-
-it("paints nothing that is given up, and goes on after locks that can't be read", async () => {
-  const given = painter.paint(asked(3));
-  painter.giveUp(3);
-  expect(await given).toBeUndefined();
-  await expect(painter.paint(asked(4, 7, new Blob(["no locks"])))).rejects.toThrow();
-  expect(solid(await painter.paint(asked(4)))).toBe(true);
+it("paints a picture, also after locks that can't be read", async () => {
+  await expect(painter.paint(asked(7, locksOf("no locks")))).rejects.toThrow();
+  const { before } = await painter.paint(asked(8));
+  const solid = (before as unknown as ImageData).data.filter((_, i) => i % 4 === 3);
+  expect(Math.max(...solid)).toBeGreaterThan(200);
 });
 
 it("reads a head of hair once for all its pictures", async () => {
-  const locks = new Blob([JSON.stringify([lock])]);
+  const locks = locksOf();
   const read = vi.spyOn(locks, "text");
-  await Promise.all([painter.paint(asked(5, 9, locks)), painter.paint(asked(6, 9, locks))]);
+  await Promise.all([painter.paint(asked(9, locks)), painter.paint(asked(9, locks))]);
   expect(read).toHaveBeenCalledTimes(1);
+});
+
+/** Painters of whom each paints a number of dots for each picture once it is told to. */
+function crew() {
+  const begun: number[] = [];
+  const finish: (() => void)[] = [];
+  let hired = 0;
+  class Beside {
+    constructor() {
+      hired++;
+      const { port1, port2 } = new MessageChannel();
+      const paint = async ({ dots }: Painting) => {
+        begun.push(dots);
+        await new Promise<void>((done) => finish.push(done));
+        if (dots === 0) throw new Error("no dots");
+        return dots;
+      };
+      expose({ paint }, port1);
+      return port2 as unknown as Beside;
+    }
+  }
+  vi.stubGlobal("Worker", Beside);
+  const place = painters(2);
+  const one = () => {
+    const { paint, giveUp } = place();
+    return { paint: (dots: number) => paint({ ...side, dots, locks: locksOf() }), giveUp };
+  };
+  return { one, begun, finish, hired: () => hired };
+}
+
+it("paints two pictures at once, and of one that is asked for anew while it waits only the last", async () => {
+  const { one, begun, finish, hired } = crew();
+  const [large, small, other] = [one(), one(), one()];
+  const first = [large.paint(1), small.paint(2)];
+  await vi.waitFor(() => expect(begun).toEqual([1, 2]));
+  const [old, given, last] = [large.paint(3), other.paint(4), large.paint(5)];
+  other.giveUp();
+  finish.splice(0).forEach((done) => done());
+  expect(await Promise.all(first)).toEqual([1, 2]);
+  expect(await Promise.all([old, given])).toEqual([undefined, undefined]);
+  await vi.waitFor(() => expect(begun).toEqual([1, 2, 5]));
+  finish.splice(0).forEach((done) => done());
+  expect([await last, hired()]).toEqual([5, 2]);
+});
+
+it("goes on painting after a picture that couldn't be painted", async () => {
+  const { one, finish, hired } = crew();
+  const none = one().paint(0);
+  await vi.waitFor(() => expect(finish).toHaveLength(1));
+  finish.splice(0).forEach((done) => done());
+  await expect(none).rejects.toThrow();
+  const next = one().paint(1);
+  await vi.waitFor(() => expect(finish).toHaveLength(1));
+  finish.splice(0).forEach((done) => done());
+  expect([await next, hired()]).toEqual([1, 1]);
 });

@@ -5,8 +5,8 @@ import {
   chinOf,
   coordinatesOf,
   css,
-  isBehind,
   mixed,
+  parted,
   scalpColour,
   strokesOf,
   thinned,
@@ -42,15 +42,12 @@ function strokePath(stroke: Stroke): string {
 
 function side(view: View, figure: Figure, locks: readonly Lock[], tones: Tones): string {
   const strokes = strokesOf(thinned(locks, LOCKS), view, tones, DOTS_PER_MM);
-  const hair = (behind: boolean) =>
-    strokes
-      .filter((stroke) => isBehind(view, chinOf(figure), stroke) === behind)
-      .map(strokePath)
-      .join("");
+  const { behind, before } = parted(strokes, view, chinOf(figure));
+  const hair = (side: Stroke[]) => side.map(strokePath).join("");
   const group = (content: string) => `<g fill="none" stroke-linecap="round" stroke-linejoin="round">${content}</g>`;
   const person = personOf(figure, view).map(({ ink, d }) => `<path d="${d}" ${INKS[ink]}/>`);
   const scalp = `<path d="${scalpOf(figure, view)}" fill="${css(scalpColour(tones))}" fill-rule="evenodd"/>`;
-  return `${group(hair(true))}${person.join("")}${scalp}${group(hair(false))}`;
+  return `${group(hair(behind))}${person.join("")}${scalp}${group(hair(before))}`;
 }
 
 /** The sides beside each other, as SVG in millimetres. */

@@ -5,7 +5,7 @@
  * several times as long for them (see docs/performance.md): these are all chords with round ends, and are put on from the
  * nearest to the farthest, so that what is hidden costs nothing.
  */
-import { handlesAt, mixed, type Colour, type Stroke } from "./paint";
+import { handlesAt, type Stroke } from "./paint";
 
 /** A picture of so many dots by so many, and where its corner lies, mm, at so many dots a millimetre. */
 export interface Raster {
@@ -31,26 +31,38 @@ export function rasterise(strokes: readonly Stroke[], raster: Raster): Uint8Clam
   for (let k = strokes.length - 1; k >= 0; k--) {
     const { path, from, to, width, colour, toColour } = strokes[k]!;
     const half = (width * scale) / 2;
+    const [red, green, blue] = colour;
+    const [moreRed, moreGreen, moreBlue] = [toColour[0] - red, toColour[1] - green, toColour[2] - blue];
     let x = (path[2 * from]! - left) * scale;
     let y = (path[2 * from + 1]! - top) * scale;
     // Where the chord before came from: there is none before the first.
-    let [cameX, cameY] = [0, 0];
+    let cameX = 0;
+    let cameY = 0;
     // A chord is short: it has the colour of its place along the stroke.
     const draw = (toX: number, toY: number, place: number, last: boolean) => {
-      const here = colour === toColour ? colour : mixed(colour, toColour, (place - from) / (to - from));
-      chord(x, y, toX, toY, cameX, cameY, last, half, here);
-      [cameX, cameY, x, y] = [toX - x, toY - y, toX, toY];
+      const share = (place - from) / (to - from);
+      const [r, g, b] = [red + share * moreRed, green + share * moreGreen, blue + share * moreBlue];
+      chord(x, y, toX, toY, cameX, cameY, last, half, r, g, b);
+      cameX = toX - x;
+      cameY = toY - y;
+      x = toX;
+      y = toY;
     };
     for (let i = from; i < to; i++) {
       const endX = (path[2 * i + 2]! - left) * scale;
       const endY = (path[2 * i + 3]! - top) * scale;
-      const long = Math.hypot(endX - x, endY - y);
+      const long = Math.sqrt((endX - x) ** 2 + (endY - y) ** 2);
       if (long < SHORTEST_DOTS && i < to - 1) continue;
       if (long > LONGEST_DOTS) {
+        // Along the curve from this point of the line to the next, in as many parts.
         const parts = Math.ceil(long / LONGEST_DOTS);
-        between(path, i, parts).forEach(([curveX, curveY], k) =>
-          draw((curveX - left) * scale, (curveY - top) * scale, i + (k + 0.5) / parts, false),
-        );
+        const [ax, ay, bx, by] = handlesAt(path, i);
+        for (let part = 1; part < parts; part++) {
+          const at = part / parts;
+          const curveX = cubic(path[2 * i]!, ax, bx, path[2 * i + 2]!, at);
+          const curveY = cubic(path[2 * i + 1]!, ay, by, path[2 * i + 3]!, at);
+          draw((curveX - left) * scale, (curveY - top) * scale, i + (part - 0.5) / parts, false);
+        }
       }
       draw(endX, endY, i + 0.5, i === to - 1);
     }
@@ -58,20 +70,10 @@ export function rasterise(strokes: readonly Stroke[], raster: Raster): Uint8Clam
   return shownAs(dots);
 }
 
-/** Points that cut the curve from a point of a line to the next in so many parts. */
-function between(path: Stroke["path"], i: number, parts: number): [number, number][] {
-  const [ax, ay, bx, by] = handlesAt(path, i);
-  const [x, y, toX, toY] = path.subarray(2 * i, 2 * i + 4) as unknown as [number, number, number, number];
-  return Array.from({ length: parts - 1 }, (_, k) => {
-    const at = (k + 1) / parts;
-    return [cubic(x, ax, bx, toX, at), cubic(y, ay, by, toY, at)];
-  });
-}
-
 /** A point of a cubic curve from a to d (Bézier). */
 function cubic(a: number, b: number, c: number, d: number, at: number): number {
   const rest = 1 - at;
-  return rest ** 3 * a + 3 * rest ** 2 * at * b + 3 * rest * at ** 2 * c + at ** 3 * d;
+  return rest * rest * (rest * a + 3 * at * b) + at * at * (3 * rest * c + at * d);
 }
 
 /**
@@ -89,7 +91,9 @@ function chordsOn(dots: Float32Array, wide: number, high: number) {
     cameY: number,
     last: boolean,
     half: number,
-    [red, green, blue]: Colour,
+    red: number,
+    green: number,
+    blue: number,
   ) => {
     const reach = Math.max(half, 0.5) + 0.5;
     const most = Math.min(1, 2 * half);

@@ -28,6 +28,7 @@ it("is said where hair can't be painted, and the lines stay", async () => {
   });
   void usePainter().paint({ ...what, chin: 97, dots: 10, most: 10 });
   expect(picture.text()).toBe("");
+  await vi.waitFor(() => expect(Missing.last).toBeDefined());
   Missing.last!.dispatchEvent(new Event("error"));
   await nextTick();
   expect(picture.text()).toContain("can't draw the hair");
