@@ -15,7 +15,7 @@ use fit::{Fit, mirrored, runs};
 use kurbo::BezPath;
 use serde::{Deserialize, Serialize};
 pub(crate) use shape::Shape;
-use shape::{fits, profile};
+use shape::{broad, fits, profile};
 use sketch::*;
 use std::f64::consts::TAU;
 
@@ -128,14 +128,14 @@ impl Sketched<'_> {
                 path(Ink::Body, &front.path(TRUNK)),
                 all(&front, &BODY_LINES),
                 all(&front, &EARS),
-                path(Ink::Head, &front.path(SKULL_AND_FACE)),
+                path(Ink::Head, &broad(self.form, &front, FACE_FRONT)),
                 all(&front, &FACE_LINES),
                 all(&front, &[NOSE]),
             ]
             .concat(),
             HeadView::Behind => [
                 all(&front, &EARS),
-                path(Ink::Head, &front.path(SKULL_BEHIND)),
+                path(Ink::Head, &broad(self.form, &front, NECK_BEHIND)),
                 path(Ink::Body, &front.path(TRUNK)),
             ]
             .concat(),
@@ -258,12 +258,13 @@ mod tests {
         let lines: [&[Line]; 6] =
             [&EARS, &BODY_LINES, &[NOSE, NOSE_WING], &FACE_LINES, &EAR_SIDE, &SIDE_LINES];
         let lines = lines.into_iter().flatten().map(|line| line.path);
-        let outlines =
-            [TRUNK, SKULL_AND_FACE, SKULL_BEHIND, TRUNK_SIDE, NOSE_EDGE, NOSE_ABOVE, SHOULDERS_ABOVE.path];
+        let outlines = [TRUNK, TRUNK_SIDE, NOSE_EDGE, NOSE_ABOVE, SHOULDERS_ABOVE.path];
         for path in lines.chain(outlines) {
             assert!(BezPath::from_svg(path).is_ok_and(|path| path.elements().len() > 1), "{path}");
         }
-        assert!(BezPath::from_svg(&format!("M0 0 {FACE_SIDE}")).is_ok());
+        for path in [FACE_SIDE, FACE_FRONT, NECK_BEHIND] {
+            assert!(BezPath::from_svg(&format!("M0 0 {path}")).is_ok(), "{path}");
+        }
     }
 
     #[test]
@@ -272,7 +273,7 @@ mod tests {
             let (form, person) = drawn(&measures);
             let near =
                 |a: f32, b: f64, what: &str| assert!((f64::from(a) - b).abs() < 2.0, "{what}: {a} {b}");
-            use HeadView::{Front, FrontLeft, FrontRight, Left, Right};
+            use HeadView::{Behind, Front, FrontLeft, FrontRight, Left, Right};
             for view in [Front, FrontLeft, FrontRight, Left, Right] {
                 let [_, [top, chin]] = bounds(&person, view, Ink::Head);
                 near(top, -form.top_mm(), "top");
@@ -281,6 +282,16 @@ mod tests {
             let [[right, left], _] = bounds(&person, Front, Ink::Head);
             near(left, form.radius_mm(&Vec3::x()), "breadth");
             assert!((left + right).abs() < 0.2, "the same on both sides");
+            // Hair lies on the scalp: where it is seen edge on, no more of the head shows.
+            for view in [Front, Behind] {
+                let seen = person.iter().find(|seen| seen.view == view).expect("every view is drawn");
+                let across = |lines: &[Vec<[f32; 2]>]| {
+                    let above = lines.iter().flatten().filter(|[_, down]| (-90.0..-60.0).contains(down));
+                    above.map(|[x, _]| *x).fold(0.0, f32::max)
+                };
+                let head = seen.parts.iter().find(|part| part.ink == Ink::Head).expect("drawn");
+                near(across(&head.lines), across(&seen.scalp).into(), "temples");
+            }
             let [[nose, back], _] = bounds(&person, Left, Ink::Head);
             near(back, form.radius_mm(&-Vec3::z()), "back of the head");
             assert!(f64::from(-nose) > form.radius_mm(&Vec3::z()) + 10.0, "the nose stands out");

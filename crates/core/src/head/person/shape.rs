@@ -2,8 +2,8 @@
 
 use super::fit::{Fit, across, runs, through};
 use super::sketch::{
-    CHEEKS, FACE_SIDE, FRONT_HEIGHTS, HALF_BREADTH, HALF_LENGTH, NOSE_HALF, SIDE_HEIGHTS, SKULL_AND_FACE,
-    TRUNK, TRUNK_SIDE,
+    CHEEKS, FACE_FRONT, FACE_SIDE, FRONT_HEIGHTS, HALF_BREADTH, HALF_LENGTH, NOSE_HALF, SIDE_HEIGHTS, TRUNK,
+    TRUNK_SIDE,
 };
 use crate::head::outline::skull;
 use crate::head::{Hairline, HeadForm, Measures, Vec3, direction};
@@ -60,19 +60,31 @@ pub(super) fn fits(form: &HeadForm, measures: &Measures) -> (Fit, Fit) {
 
 /// The head from the left: the client's own skull, and the face under it.
 pub(super) fn profile(form: &HeadForm, hairline: &Hairline, side: &Fit) -> BezPath {
-    let skull = skull(form, hairline);
-    let points = skull.iter().map(|[x, y]| kurbo::Point::new(*x, *y));
-    let lines =
-        points.enumerate().map(|(i, at)| if i == 0 { PathEl::MoveTo(at) } else { PathEl::LineTo(at) });
-    let face = side.path(&format!("M0 0 {FACE_SIDE}"));
-    lines.chain(face.elements()[1..].iter().copied()).chain([PathEl::ClosePath]).collect()
+    joined(skull(form, hairline).into_iter().map(|[x, y]| kurbo::Point::new(x, y)), side, FACE_SIDE)
+}
+
+/// The head from the front or behind: the client's own skull above the ears, and what of the sketch lies under it.
+pub(super) fn broad(form: &HeadForm, front: &Fit, under: &str) -> BezPath {
+    let at = |i: usize| {
+        let (sin, cos) = (PI * i as f64 / ROUND as f64).sin_cos();
+        let place = form.point(&Vec3::new(-cos, sin, 0.0));
+        kurbo::Point::new(place.x, -place.y)
+    };
+    joined((0..=ROUND).map(at), front, under)
+}
+
+/// A skull through these points and on along a path of the sketch, closed.
+fn joined(skull: impl Iterator<Item = kurbo::Point>, fit: &Fit, path: &str) -> BezPath {
+    let lines = skull.enumerate().map(|(i, at)| if i == 0 { PathEl::MoveTo(at) } else { PathEl::LineTo(at) });
+    let rest = fit.path(&format!("M0 0 {path}"));
+    lines.chain(rest.elements()[1..].iter().copied()).chain([PathEl::ClosePath]).collect()
 }
 
 impl<'a> Shape<'a> {
     pub fn new(form: &'a HeadForm, hairline: &Hairline, measures: &Measures) -> Self {
         let (front, side) = fits(form, measures);
         let profile = runs(&profile(form, hairline, &side));
-        let broad = runs(&front.path(SKULL_AND_FACE));
+        let broad = runs(&broad(form, &front, FACE_FRONT));
         let steps = |from: f64, to: f64, step: f64| {
             (0..=((to - from) / step) as usize).map(move |i| from + step * i as f64)
         };

@@ -39,9 +39,10 @@ pub(super) const HALF_LENGTH: f64 = 98.0;
 pub(super) const HALF_SHOULDERS: f64 = 204.0;
 
 pub(super) const TRUNK: &str = "M-54 70 C-54 120 -58 150 -78 168 C-108 190 -170 196 -204 222 C-226 240 -236 280 -240 370 L-240 1200 L240 1200 L240 370 C236 280 226 240 204 222 C170 196 108 190 78 168 C58 150 54 120 54 70";
-pub(super) const SKULL_AND_FACE: &str = "M0 -140 C44 -140 78 -108 79 -56 C79 -30 76 -6 74 18 C72 50 60 80 38 102 C26 114 14 120 0 120 C-14 120 -26 114 -38 102 C-60 80 -72 50 -74 18 C-76 -6 -79 -30 -79 -56 C-78 -108 -44 -140 0 -140 Z";
-/// From behind the skull goes over into the neck.
-pub(super) const SKULL_BEHIND: &str = "M0 -140 C44 -140 78 -108 79 -56 C79 -20 76 10 66 40 C60 56 56 72 54 92 L-54 92 C-56 72 -60 56 -66 40 C-76 10 -79 -20 -79 -56 C-78 -108 -44 -140 0 -140 Z";
+/// From the ear on the right of the page under the client's own skull to the other: the face, and, from behind, the way into the neck.
+pub(super) const FACE_FRONT: &str = "C79 8 75.2 8 74 18 C72 50 60 80 38 102 C26 114 14 120 0 120 C-14 120 -26 114 -38 102 C-60 80 -72 50 -74 18 C-75.2 8 -79 8 -79 0";
+pub(super) const NECK_BEHIND: &str =
+    "C79 16 73 20 66 40 C60 56 56 72 54 92 L-54 92 C-56 72 -60 56 -66 40 C-73 20 -79 16 -79 0";
 pub(super) const EARS: [Line; 2] = [
     both(Ear, "M-75 -12 C-88 -30 -94 -8 -89 12 C-86 28 -80 38 -73 34 Z"),
     both(Fine, "M-84 -8 C-88 2 -85 16 -79 24"),
