@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import {
   chinOf,
   coordinatesOf,
-  parted,
+  beforeAndBehind,
   locksIn,
   strokesOf,
   thinned,
@@ -83,12 +83,12 @@ describe("locks on a page", () => {
     const behind: Lock = { ...straight, line: straight.line.map(([x = 0, y = 0]) => [x, y, -80]) };
     const strokes = strokesOf([straight, behind], "front", brown, COARSE);
     expect(strokes.map(({ lock }) => lock).slice(0, 2)).toEqual([1, 1]);
-    const sides = parted(strokes, "front", chinOf(figure));
+    const sides = beforeAndBehind(strokes, "front", chinOf(figure));
     expect([new Set(sides.behind.map(({ lock }) => lock)), new Set(sides.before.map(({ lock }) => lock))]).toEqual([
       new Set([1]),
       new Set([0]),
     ]);
-    expect(parted(strokes, "above", chinOf(figure)).before).toEqual(strokes);
+    expect(beforeAndBehind(strokes, "above", chinOf(figure)).before).toEqual(strokes);
     const mine = strokes.filter(({ lock }) => lock === 0).map(wide);
     expect(Math.max(...mine)).toBeLessThanOrEqual(8);
     expect(mine.at(-1)).toBeLessThan(Math.max(...mine));
@@ -99,7 +99,7 @@ describe("locks on a page", () => {
     const hangs = (x: number, z: number): Lock => ({ ...straight, line: straight.line.map((_, i) => [x, -25 * i, z]) });
     const hidden = (lock: Lock, chin = chinOf(figure)) => {
       const strokes = strokesOf([lock], "front_left", brown, COARSE);
-      const { behind } = parted(strokes, "front_left", chin);
+      const { behind } = beforeAndBehind(strokes, "front_left", chin);
       return strokes.map((stroke) => behind.includes(stroke));
     };
     expect(hidden(hangs(-80, 20)).at(-1)).toBe(false);

@@ -286,7 +286,11 @@ export const chinOf = ({ points }: Figure) => -(points.find(({ point }) => point
 
 /** Strokes that lie behind a person with such a chin, and those in front. Behind is what lies behind the middle of head and neck;
  * further down, seen from the front, what lies on the back, or beyond the neck. */
-export function parted(strokes: readonly Stroke[], view: View, chin: number): { behind: Stroke[]; before: Stroke[] } {
+export function beforeAndBehind(
+  strokes: readonly Stroke[],
+  view: View,
+  chin: number,
+): { behind: Stroke[]; before: Stroke[] } {
   if (view === "above") return { behind: [], before: [...strokes] };
   const [right, , forward] = eyeOf(view);
   const [behind, before] = partition(strokes, ({ path, from, to, depth }) => {

@@ -2,7 +2,7 @@
 import type { Lock } from "@/api";
 import type { View } from "@/shared/sights";
 import { expose, transfer } from "comlink";
-import { locksIn, parted, strokesOf, thinned, type Stroke, type Tones } from "./paint";
+import { locksIn, beforeAndBehind, strokesOf, thinned, type Stroke, type Tones } from "./paint";
 import { rasterise } from "./raster";
 import type { Box } from "./picture";
 
@@ -44,7 +44,7 @@ export const painter = {
     const scale = dots / width;
     const strokes = strokesOf(thinned(await read(hair), most), view, tones, scale);
     const raster = { wide: dots, high: Math.round(height * scale), left, top, scale };
-    const sides = parted(strokes, view, chin);
+    const sides = beforeAndBehind(strokes, view, chin);
     const picture = (side: Stroke[]) => createImageBitmap(new ImageData(rasterise(side, raster), raster.wide));
     const [behind, before] = await Promise.all([picture(sides.behind), picture(sides.before)]);
     const both = { behind, before };

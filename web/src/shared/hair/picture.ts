@@ -6,7 +6,7 @@ import {
   coordinatesOf,
   css,
   mixed,
-  parted,
+  beforeAndBehind,
   scalpColour,
   strokesOf,
   thinned,
@@ -42,7 +42,7 @@ function strokePath(stroke: Stroke): string {
 
 function side(view: View, figure: Figure, locks: readonly Lock[], tones: Tones): string {
   const strokes = strokesOf(thinned(locks, LOCKS), view, tones, DOTS_PER_MM);
-  const { behind, before } = parted(strokes, view, chinOf(figure));
+  const { behind, before } = beforeAndBehind(strokes, view, chinOf(figure));
   const hair = (side: Stroke[]) => side.map(strokePath).join("");
   const group = (content: string) => `<g fill="none" stroke-linecap="round" stroke-linejoin="round">${content}</g>`;
   const person = personOf(figure, view).map(({ ink, d }) => `<path d="${d}" ${INKS[ink]}/>`);

@@ -84,7 +84,7 @@ impl<'a> Shape<'a> {
     pub fn new(form: &'a HeadForm, hairline: &Hairline, measures: &Measures) -> Self {
         let (front, side) = fits(form, measures);
         let profile = runs(&profile(form, hairline, &side));
-        let broad = runs(&broad(form, &front, FACE_FRONT));
+        let facing = runs(&broad(form, &front, FACE_FRONT));
         let steps = |from: f64, to: f64, step: f64| {
             (0..=((to - from) / step) as usize).map(move |i| from + step * i as f64)
         };
@@ -98,7 +98,7 @@ impl<'a> Shape<'a> {
         let face = heights.filter_map(|sketched| {
             let down = side.place(kurbo::Point::new(0.0, sketched)).y;
             let (forward, backward) = across(&profile, down).map(|(least, most)| (-least, -most))?;
-            let half = across(&broad, down).map_or(2.0, |(_, most)| most);
+            let half = across(&facing, down).map_or(2.0, |(_, most)| most);
             let cheeks = through(&CHEEKS, sketched) * form.radius_mm(&Vec3::z()) / HALF_LENGTH;
             let middle = (0.5 * (cheeks + backward)).max(0.0);
             let out_half = through(&NOSE_HALF, sketched) * form.radius_mm(&Vec3::x()) / HALF_BREADTH;
