@@ -76,6 +76,14 @@ impl Drape {
         [(&self.parted, 1.0 - share)].into_iter().filter(|(_, share)| *share > 0.0).chain(forward)
     }
 
+    /// Share of hair of this worn length that goes with the parting.
+    pub(crate) fn parts(&self, worn_mm: f64) -> f64 {
+        self.paths(worn_mm)
+            .filter(|(path, _)| std::ptr::eq(*path, &self.parted))
+            .map(|(_, share)| share)
+            .sum()
+    }
+
     /// Where the point lies that is `worn_mm` from the root along hair of `whole_mm` that lies like this, mm.
     pub fn place(&self, lie: &Lie, whole_mm: f64, worn_mm: f64) -> Vec3 {
         self.place_from(lie, &lie.turn(&self.parted), whole_mm, worn_mm)
@@ -115,11 +123,7 @@ impl Drape {
         let forward = on(&forward.path)?;
         // How much of it falls forward depends on how long it is.
         let mixed = |length: f64| {
-            let parts: f64 = self
-                .paths(length)
-                .filter(|(path, _)| std::ptr::eq(*path, &self.parted))
-                .map(|(_, share)| share)
-                .sum();
+            let parts = self.parts(length);
             parts * parted + (1.0 - parts) * forward - length
         };
         let (low, high) = (parted.min(forward), parted.max(forward));

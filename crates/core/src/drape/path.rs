@@ -47,6 +47,8 @@ pub struct Path {
     leave: Vec3,
     /// How much its growth goes against its fall at the root, 0 to 1.
     against: f64,
+    /// How far from the parting its root lies, mm.
+    parts_mm: f64,
     /// By how much it turns on the head, radians a millimetre.
     bend: f64,
     /// Pieces on the head, from short to long, then pieces over the shoulders; and how many lie on the head. They stand together
@@ -123,7 +125,8 @@ impl Path {
     pub(crate) fn parted(ground: &Ground, root: &Root) -> Self {
         let parts = ground.part.nearest(&ground.scalp, &root.at);
         let away = Vec3::new(root.at.x - parts.x, 0.0, root.at.z - parts.z);
-        Self::of(ground, root, away.try_normalize(1e-9).unwrap_or_else(Vec3::zeros))
+        let path = Self::of(ground, root, away.try_normalize(1e-9).unwrap_or_else(Vec3::zeros));
+        Self { parts_mm: away.norm(), ..path }
     }
 
     /// The path of a fringe: forward over the forehead.
@@ -143,6 +146,7 @@ impl Path {
             ride: Ride { mm: 0.0, grown: 1.0 },
             leave: root.at,
             against: 0.0,
+            parts_mm: f64::INFINITY,
             bend: 0.0,
             pieces: Vec::with_capacity(32),
             on_head_pieces: 0,
@@ -359,6 +363,11 @@ impl Path {
         let (above, below) = (&self.points[above], &self.points[above + 1]);
         let share = (above.at.y - height) / (above.at.y - below.at.y);
         above.arc_mm + share * (below.arc_mm - above.arc_mm) - self.on_head_mm
+    }
+
+    /// How far from the parting its root lies, seen from above, mm; a fringe has none.
+    pub(crate) fn parts_mm(&self) -> f64 {
+        self.parts_mm
     }
 
     /// By how much it turns on the head on average, radians a millimetre.

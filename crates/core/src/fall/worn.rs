@@ -37,7 +37,7 @@ pub(crate) struct Worn {
     pub longest_mm: f64,
     /// How it lies, and where it then leaves the head on its way with the parting.
     pub lie: Lie,
-    pub(super) turn: Turn,
+    pub(crate) turn: Turn,
     /// Where its longest share ends, and where its mean length does, mm.
     pub longest_end: Vec3,
     pub mean_end: Vec3,

@@ -31,6 +31,10 @@ const WIDEST_SHARE: f64 = 0.3;
 /// how much of that its width has.
 const MOST_FANNED: f64 = 2.2;
 const FANNED_WIDTH: f64 = 0.25;
+/// How far from the parting hair that stands is held from both sides, mm.
+const BOTH_SIDES_MM: f64 = 40.0;
+/// How far up the scalp must face where it is.
+const LEAST_UP: f64 = 0.5;
 /// How wide a wisp is, and how far out it strays at most, mm.
 const WISP_MM: f64 = 1.0;
 const STRAYS_MM: f64 = 9.0;
@@ -111,7 +115,15 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
     let fibre_mm = lengths.iter().copied().fold(0.0, f64::max);
     let winds = wound(&strand.worn_rod, fibre_mm);
     let along_mm: Vec<f64> = winds.iter().map(|point| point.along * worn.longest_mm).collect();
-    let axis: Vec<Vec3> = along_mm.iter().map(|mm| worn.place(hair, i, *mm)).collect();
+    let upright = held_upright(hair, i, &worn);
+    let (root, out) = (strand.root.at, strand.root.normal);
+    let place = |mm: &f64| {
+        let from_root = worn.place(hair, i, *mm) - root;
+        // As high as before: where it ends is the fall's to say.
+        let high = if out.y > LEAST_UP { out * (from_root.y / out.y) } else { from_root };
+        root + from_root.lerp(&high, upright)
+    };
+    let axis: Vec<Vec3> = along_mm.iter().map(place).collect();
     // Hair that stands fans out from the head, and so do its loops.
     let fanned = axis[axis.len() - 1].norm() / axis[0].norm().max(1.0);
     let fanned = 1.0 + worn.lie.held_up * (fanned - 1.0).clamp(0.0, MOST_FANNED - 1.0);
@@ -156,6 +168,15 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
         (winding(&own.wisp(), &lock, Some(share * STRAYS_MM)), lock)
     });
     Some(((winding(&own, &lock, None), lock), wisp))
+}
+
+/// How much of the way it leans to its own side a lock stands upright because hair that stands beyond the parting holds it, too:
+/// between standing locks no parting opens.
+fn held_upright(hair: &Hair, strand: usize, worn: &Worn) -> f64 {
+    let drape = &hair.drapes[strand];
+    let near = (-drape.main().parts_mm() / BOTH_SIDES_MM).exp();
+    let stands = 1.0 - (worn.longest_mm / worn.turn.worn_mm.max(LEAST_MM)).min(1.0).powi(4);
+    worn.lie.held_up * near * stands * drape.parts(worn.longest_mm)
 }
 
 /// Two unit vectors square to the axis at one of its points: across, and away from the head.
@@ -257,6 +278,29 @@ mod tests {
             let most = off.iter().fold(0.0_f64, |most, off| most.max(off.abs()));
             assert!(far * 50 <= off.len() && most < 8.0, "{name}: {far} of {}, {most}", off.len());
         }
+    }
+
+    #[test]
+    fn a_parting_opens_between_locks_that_lie_and_none_between_those_that_stand() {
+        // How far locks beside the parting lean, as a share of how far their hair would without those beyond it.
+        let leans = |stretched, sprung| {
+            let zones =
+                Zone::ALL.map(|zone| (zone.into(), RawZoneReading::measured(stretched, sprung))).into();
+            let reading = RawReading { zones, ..RawReading::default() };
+            let hair = HairRequest::new(reading).grow().expect("possible");
+            let worn = AsWorn::of(&hair, &hair.lengths);
+            let (all, chosen) = (locks(&hair, &hair.lengths, COUNT), chosen(&hair, bulk(&hair, COUNT)));
+            let beside = all.iter().zip(&chosen).filter_map(|(lock, chosen)| {
+                let root = hair.strands[chosen.strand].root.at;
+                let end = f64::from(lock.line[lock.line.len() - 1][0]);
+                let near = root.x.abs() < 12.0 && (-30.0..40.0).contains(&root.z);
+                near.then(|| ((end - root.x).abs(), (worn.0[chosen.strand].longest_end.x - root.x).abs()))
+            });
+            let (lock, hair) = beside.fold((0.0, 0.0), |sum, lean| (sum.0 + lean.0, sum.1 + lean.1));
+            lock / hair
+        };
+        let (coils, straight) = (leans(640.0, 190.0), leans(520.0, 516.0));
+        assert!(coils < 0.6 && straight > 0.9, "{coils} {straight}");
     }
 
     #[test]

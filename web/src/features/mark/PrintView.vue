@@ -130,6 +130,10 @@ const box = computed<Box | undefined>(() => {
   overflow-x: auto;
 }
 
+.no-print {
+  margin-bottom: 20px;
+}
+
 header {
   border-bottom: 2px solid var(--ink);
   padding-bottom: 8px;
