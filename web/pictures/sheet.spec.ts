@@ -32,7 +32,7 @@ test("kinds of hair and shapes", async ({ wren: page }) => {
   const cells: (Cell & { name: string })[] = [];
   for (const [kind, hair] of Object.entries(KINDS))
     for (const [shape, moves] of Object.entries(SHAPES)) {
-      const on = request(hair, moves);
+      const on = request(hair, moves(hair));
       const ask = async (path: string, data: unknown) => {
         const answer = await page.request.post(`/api/compute/${path}`, { data });
         expect(answer.ok(), await answer.text()).toBe(true);
