@@ -152,7 +152,7 @@ function does(at: number): string {
 </script>
 
 <template>
-  <div class="view">
+  <div class="view" :class="{ compares: beside.cut.value }">
     <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
     <section class="stack">
@@ -434,15 +434,29 @@ label {
   font-weight: 600;
 }
 
-/* On a tablet the head stays beside the moves, and the fall lies below both. */
-@media (max-width: 1000px) {
+/* On a tablet the fall stands beside the moves and the head under it, and of two cuts the other one. */
+@media (701px <= width <= 1000px) {
   .view {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-rows: auto 1fr;
   }
 
-  section:last-of-type {
+  section:first-of-type {
+    grid-row: 1 / span 2;
+  }
+
+  section + section {
+    grid-area: 2 / 2;
+  }
+
+  section:last-of-type,
+  .compares section:nth-of-type(2) {
     position: static;
-    grid-column: 1 / -1;
+    grid-area: 1 / 2;
+  }
+
+  .compares section:last-of-type {
+    grid-area: 2 / 2;
   }
 }
 
