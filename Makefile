@@ -34,9 +34,10 @@ contract: build web/node_modules/.package-lock.json
 	$(BINARY) schemas docs/formats
 	cd web && npm run --silent api
 
-## What the computations cost (docs/performance.md).
-bench:
+## What the computations and the page cost (docs/performance.md).
+bench: database browser build web/node_modules/.package-lock.json
 	$(CARGO) bench --locked --package spirel-core
+	cd web && npx playwright test --config speed.config.ts
 
 ## Takes the pictures in docs/screenshots again.
 pictures: database browser build web/node_modules/.package-lock.json

@@ -25,7 +25,6 @@ async function clean(page: Page, what: string) {
 }
 
 test("axe finds nothing on any view, light and dark", async ({ page }) => {
-  test.setTimeout(900_000);
   await page.emulateMedia({ reducedMotion: "reduce" });
   await page.goto("/sign-in");
   await clean(page, "sign-in");

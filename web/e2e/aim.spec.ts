@@ -21,7 +21,7 @@ test("coils that stand are wished by how long they are worn", async ({ wren }) =
   await expect(worn).toHaveValue("4");
 
   await worn.fill("1");
-  await expect(saveState(wren)).toHaveText(SAVED, { timeout: 15_000 });
+  await expect(saveState(wren)).toHaveText(SAVED);
   await wren.getByLabel("Shortest accepted").fill("3");
   await expect(wren.getByText("The shortest accepted is longer than the length wished.")).toBeVisible();
 });

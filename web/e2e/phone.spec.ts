@@ -3,7 +3,6 @@ import { enter, expect, test } from "./server";
 import { allViews, everyPart, open } from "./views";
 
 test("nothing is wider than a phone, and nothing goes wrong behind the page", async ({ page }) => {
-  test.setTimeout(600_000);
   const errors: string[] = [];
   page.on("console", (message) => {
     if (message.type() === "error") errors.push(`${page.url()}: ${message.text()}`);

@@ -74,7 +74,6 @@ function seen(page: Page) {
 }
 
 test("no text of any view stays outside the catalogue, and none is cut off when it is longer", async ({ page }) => {
-  test.setTimeout(600_000);
   await enter(page);
   const own = await ownWords(page);
   const found: string[] = [];

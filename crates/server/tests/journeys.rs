@@ -15,5 +15,8 @@ fn the_journeys_through_the_interface() {
         .env("SPIREL_BIN", env!("CARGO_BIN_EXE_spirel"))
         .status()
         .expect("Playwright starts");
-    assert!(ended.success(), "a journey failed; its trace is in web/test-results");
+    assert!(
+        ended.success(),
+        "a journey failed; what the page said is in web/test-results (CONTRIBUTING.md: how to record more)"
+    );
 }

@@ -2,6 +2,7 @@
 
 use super::body::LARGEST_BODY;
 use super::{ApiError, State, assets, guard, routes};
+use actix_web::dev::Server;
 use actix_web::middleware::{Compress, from_fn};
 use actix_web::{App, HttpServer, web};
 use std::future::Future;
@@ -15,10 +16,22 @@ const FINISH_WITHIN_S: u64 = 10;
 /// Serves until `stop` resolves.
 pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output = ()>) -> io::Result<()> {
     let state = web::Data::new(state);
-    let shared = state.clone();
+    let server = on(listener, state.clone())?;
+    let handle = server.handle();
+    let running = tokio::spawn(server);
+    stop.await;
+    state.live.end();
+    handle.stop(true).await;
+    let ended = running.await.unwrap_or_else(|e| Err(io::Error::other(e)));
+    state.store.close().await;
+    ended
+}
+
+/// The server and all that wraps a request. It names no type of its caller's: or every caller would compile it anew.
+fn on(listener: TcpListener, state: web::Data<State>) -> io::Result<Server> {
     let server = HttpServer::new(move || {
         App::new()
-            .app_data(shared.clone())
+            .app_data(state.clone())
             .app_data(web::PayloadConfig::new(LARGEST_BODY))
             // An address that can't be a key is the address of nothing.
             .app_data(web::PathConfig::default().error_handler(|_, _| ApiError::NotFound.into()))
@@ -26,7 +39,7 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
             .configure(routes::configure)
             .default_service(web::to(assets::front))
             .wrap(from_fn(guard::guard))
-            .wrap(guard::headers(shared.settings.instruments.as_deref()))
+            .wrap(guard::headers(state.settings.instruments.as_deref()))
             .wrap(Compress::default())
             .wrap(TracingLogger::<guard::RequestSpan>::new())
     })
@@ -36,12 +49,5 @@ pub async fn serve(listener: TcpListener, state: State, stop: impl Future<Output
     .shutdown_timeout(FINISH_WITHIN_S)
     .listen(listener)?
     .run();
-    let handle = server.handle();
-    let running = tokio::spawn(server);
-    stop.await;
-    state.live.end();
-    handle.stop(true).await;
-    let ended = running.await.unwrap_or_else(|e| Err(io::Error::other(e)));
-    state.store.close().await;
-    ended
+    Ok(server)
 }

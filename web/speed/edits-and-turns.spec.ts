@@ -1,8 +1,5 @@
-/** What is measured of the page itself. */
-import { choose, expect, openVisit, test } from "./server";
-
-// The recorder of traces copies the whole page at every step: that would be more than half of what is measured here.
-test.use({ trace: "off" });
+/** How fast the page answers the hand: `make bench`, for machines are noisy and no test waits for a figure. */
+import { choose, expect, openVisit, test } from "../e2e/server";
 
 /** How often the hand rests, and how long. */
 const RESTS = 7;
