@@ -7,7 +7,8 @@ export default defineConfig({
   timeout: 900_000,
   expect: { timeout: 120_000 },
   workers: 1,
-  retries: 0,
+  // Nor does a second try, on a server of its own, of what a stall broke: it is told as flaky, and what is wrong fails twice.
+  retries: 1,
   reporter: [["list"]],
   outputDir: "test-results",
   use: {

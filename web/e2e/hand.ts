@@ -1,5 +1,6 @@
 /** The hand that holds the instruments: a page of its own that plays them, as a person at the chair would. */
 import { expect, type Page } from "@playwright/test";
+import { get } from "./server";
 
 export const WALK = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"] as const;
 
@@ -12,7 +13,7 @@ export class Hand {
   static async beside(screen: Page): Promise<Hand> {
     const page = await screen.context().newPage();
     await page.goto("/people");
-    const { address } = (await (await page.request.get("/api/instruments")).json()) as { address: string };
+    const { address } = await get<{ address: string }>(page, "/api/instruments");
     await page.evaluate(
       (to) =>
         new Promise<void>((opened, failed) => {

@@ -1,5 +1,5 @@
 import type { Browser, Page } from "@playwright/test";
-import { SAVED, Server, blankVisit, choose, expect, openVisit, saveState, signIn, test } from "./server";
+import { SAVED, Server, blankVisit, choose, expect, get, openVisit, saveState, signIn, test } from "./server";
 
 const stretched = (page: Page) => page.getByLabel("Stretched", { exact: true });
 const zone = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
@@ -146,8 +146,10 @@ test("two people on one tablet keep what they typed apart", async ({ browser }) 
     await page.goto(address);
     await expect(notes).toHaveValue("Wren's own words.");
     await expect(saveState(page)).toHaveText(SAVED);
-    const audit = await page.request.get(`/api/visits/${address.split("/").at(-2)}`);
-    const { documents } = (await audit.json()) as { documents: { stage: string; saved_by: string }[] };
+    const { documents } = await get<{ documents: { stage: string; saved_by: string }[] }>(
+      page,
+      `/api/visits/${address.split("/").at(-2)}`,
+    );
     expect(documents.find(({ stage }) => stage === "talk")?.saved_by).toBe("Wren Calloway");
   } finally {
     await context.close();

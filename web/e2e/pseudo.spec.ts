@@ -1,5 +1,5 @@
 /** Every view in a made-up language whose texts are longer by a third and in brackets: what isn't in brackets isn't translated. */
-import { enter, expect, test } from "./server";
+import { enter, expect, get, test } from "./server";
 import { allViews, everyPart, open } from "./views";
 import type { Page } from "@playwright/test";
 
@@ -27,12 +27,11 @@ async function ownWords(page: Page): Promise<string[]> {
     else if (value && typeof value === "object") Object.values(value).forEach(keep);
   };
   for (const path of ["/api/session", "/api/clients", "/api/clients?search=Amara"]) {
-    keep(await (await page.request.get(path)).json());
+    keep(await get(page, path));
   }
   texts.add("amara@example.test");
-  for (const { cut } of (await (await page.request.get("/api/cuts")).json()) as {
-    cut: { name: string; purpose: string; moves: { name?: string }[] };
-  }[]) {
+  type Listed = { cut: { name: string; purpose: string; moves: { name?: string }[] } };
+  for (const { cut } of await get<Listed[]>(page, "/api/cuts")) {
     keep([cut.name, cut.purpose, cut.moves.map(({ name }) => name)]);
   }
   return [...texts].filter((text) => text.length > 0).sort((a, b) => b.length - a.length);

@@ -106,9 +106,9 @@ export async function signIn(page: Page, email: string): Promise<void> {
   await expect(page.getByRole("heading", { name: "People" })).toBeVisible();
 }
 
-/** Reads what the page may read. */
+/** Reads what the page may read; once more where the server closed a connection, long idle, as it was asked on it. */
 export async function get<T>(page: Page, path: string): Promise<T> {
-  return (await (await page.request.get(path)).json()) as T;
+  return (await (await page.request.get(path, { maxRetries: 2 })).json()) as T;
 }
 
 /** Opens a stage of a client's newest visit, by its address: the way there is walked by `whole-visit.spec.ts`. */

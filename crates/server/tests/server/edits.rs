@@ -137,7 +137,7 @@ async fn next_event(line: &mut Response, rest: &mut String) -> (String, Value) {
             }
         }
         let chunk =
-            timeout(Duration::from_secs(20), line.chunk()).await.expect("an event").unwrap().expect("open");
+            timeout(Duration::from_secs(120), line.chunk()).await.expect("an event").unwrap().expect("open");
         rest.push_str(std::str::from_utf8(&chunk).unwrap());
     }
 }
