@@ -40,5 +40,8 @@ export default defineConfig({
     // to answer is put back after it.
     isolate: false,
     restoreMocks: true,
+    // Machines that share their cores stand still for seconds at a time.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
   },
 });
