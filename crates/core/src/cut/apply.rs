@@ -47,6 +47,7 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
             number,
             shortened: vec![false; count],
             earlier: &shortened_by,
+            taken_g: 0.0,
         };
         let report = scissors.carry_out(move_);
         let shortened = scissors.shortened;
@@ -85,6 +86,8 @@ pub(super) struct Scissors<'a> {
     /// Strands it has shortened so far, and those that each move before it has.
     shortened: Vec<bool>,
     earlier: &'a [Vec<bool>],
+    /// Mass it has taken so far, g.
+    taken_g: f64,
 }
 
 /// Strands acted on, by index and direction.
@@ -112,7 +115,6 @@ impl Scissors<'_> {
         {
             report.notes.push(MoveNote::WetWithoutComb);
         }
-        let before = self.hair.mass_g(self.lengths);
         let mut touched = self.one_side(move_, &mut report)?;
         if move_.mirrored {
             let also = self.one_side(&move_.other_side(), &mut report)?;
@@ -120,7 +122,7 @@ impl Scissors<'_> {
         }
         report.share = touched.0 as f64 / self.hair.strands.len() as f64;
         report.cut_share = if touched.0 == 0 { 0.0 } else { touched.1 as f64 / touched.0 as f64 };
-        report.taken_g = before - self.hair.mass_g(self.lengths);
+        report.taken_g = self.taken_g;
         report.sections.truncate(SHOWN_SECTIONS);
         if touched.0 == 0 {
             report.notes.push(MoveNote::EmptyRegion);
@@ -187,15 +189,15 @@ impl Scissors<'_> {
         let hair = self.hair;
         let (drapes, measures) = (&hair.drapes, &hair.measures);
         let up = hair.heights(members.iter().map(|(i, _)| *i));
-        let lengths = self.lengths.clone();
+        // What no comb holds is cut as it lies, curl by curl.
+        let lying = (move_.state.comb == Comb::None).then(|| self.lengths.clone());
         self.shorten(members.par_iter().with_min_len(64).map(|(i, _)| {
             let drape = &drapes[*i];
-            // A line above where the hair leaves the head would be cut on the scalp: it isn't. What no comb holds is cut as it
-            // lies, curl by curl.
-            let lie = || match move_.state.comb {
-                Comb::None => worn_as(hair, *i, &lengths[*i]).lie,
-                _ => combed(hair, *i),
+            let lie = || match &lying {
+                Some(lengths) => worn_as(hair, *i, &lengths[*i]).lie,
+                None => combed(hair, *i),
             };
+            // A line above where the hair leaves the head would be cut on the scalp: it isn't.
             let limit = if line.worn {
                 // So much is left, on whatever comb, as must be to be worn there.
                 let height = line.height_mm(&drape.leave(), measures);
@@ -408,6 +410,9 @@ impl Scissors<'_> {
                 &held.technique,
                 begin,
             )?;
+            if held.in_hand >= 1.0 {
+                return Some((i, after));
+            }
             let after = std::array::from_fn(|share| {
                 let place = (share as f64 / SHARES as f64 + begin).fract();
                 if place < held.in_hand { after[share] } else { lengths[i][share] }
@@ -416,11 +421,16 @@ impl Scissors<'_> {
         };
         let changed: Vec<(usize, ShareLengths)> = held.filter_map(cut).collect();
         let count = changed.len();
-        for (i, after) in changed {
-            self.lengths[i] = after;
-            self.shortened[i] = true;
-        }
+        changed.into_iter().for_each(|(i, after)| self.leave(i, after));
         count
+    }
+
+    /// Leaves the hair of a strand at these lengths.
+    fn leave(&mut self, i: usize, after: ShareLengths) {
+        let taken_mm: f64 = self.lengths[i].iter().zip(&after).map(|(before, after)| before - after).sum();
+        self.taken_g += self.hair.strands[i].mass_g_per_mm() * taken_mm / SHARES as f64;
+        self.lengths[i] = after;
+        self.shortened[i] = true;
     }
 
     fn weigh(
@@ -440,8 +450,9 @@ impl Scissors<'_> {
             let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
             for (i, _) in &strip.members {
                 if textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]) {
-                    technique.at_height(up(*i)).work(&mut self.lengths[*i], begins(self.number, i % half));
-                    self.shortened[*i] = true;
+                    let mut after = self.lengths[*i];
+                    technique.at_height(up(*i)).work(&mut after, begins(self.number, i % half));
+                    self.leave(*i, after);
                     worked += 1;
                 }
             }

@@ -15,6 +15,7 @@ const INNERMOST_MM: f64 = 60.0;
 const RING_MM: f64 = 9.0;
 /// All of a share.
 const WHOLE: f64 = u16::MAX as f64;
+const PER_WHOLE: f64 = 1.0 / WHOLE;
 
 /// Two rows and two azimuths between which something lies, with the share of the first of each.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -65,13 +66,13 @@ impl Cells {
 
     /// The two azimuths, with the share of each.
     pub fn azimuths(&self) -> [(usize, f64); 2] {
-        let share = f64::from(self.azimuth_share) / WHOLE;
+        let share = f64::from(self.azimuth_share) * PER_WHOLE;
         [(usize::from(self.azimuths[0]), share), (usize::from(self.azimuths[1]), 1.0 - share)]
     }
 
     /// The two rows, with the share of each.
     pub fn rows(&self) -> [(usize, f64); 2] {
-        let share = f64::from(self.row_share) / WHOLE;
+        let share = f64::from(self.row_share) * PER_WHOLE;
         [(usize::from(self.rows[0]), share), (usize::from(self.rows[1]), 1.0 - share)]
     }
 }

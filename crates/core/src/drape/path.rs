@@ -81,8 +81,6 @@ struct Point {
 /// A short piece of a path, as the field sees it.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(crate) struct Piece {
-    /// Where it ends, length of the path, mm.
-    pub end_mm: f32,
     /// How long it is, mm.
     pub arc_mm: f32,
     /// By how much it turns, radians.
@@ -305,7 +303,6 @@ impl Path {
         let ((a, out), (b, out_after)) = (self.place_and_out(from), self.place_and_out(to));
         let middle = self.place(0.5 * (from + to));
         Piece {
-            end_mm: to as f32,
             arc_mm: (to - from) as f32,
             turn: angle(&out, &out_after) as f32,
             drop_mm: (a.y - b.y) as f32,
@@ -504,16 +501,16 @@ mod tests {
     fn pieces_and_hanging_stretches_make_up_the_path() {
         let hair = hair(0.0);
         for path in paths(&hair).step_by(17) {
-            let on_head = path.on_head().last().map_or(0.0, |piece| f64::from(piece.end_mm));
+            let long =
+                |pieces: &[super::Piece]| pieces.iter().map(|piece| f64::from(piece.arc_mm)).sum::<f64>();
+            let on_head = long(path.on_head());
             assert!((on_head - path.on_head_mm()).abs() < 1e-3);
             let mut at = path.on_head_mm();
             if let Some(hang) = path.to_shoulders {
                 assert!((hang.from_mm - at).abs() < 1e-9);
                 at = hang.to_mm;
             }
-            if let Some(last) = path.over_shoulders().last() {
-                at = f64::from(last.end_mm);
-            }
+            at += long(path.over_shoulders());
             let hang = path.to_the_end;
             assert!((hang.from_mm - at).abs() < 1e-3 && hang.to_mm == f64::INFINITY, "{hang:?} {at}");
         }

@@ -20,7 +20,8 @@ const NODES: usize = 11;
 const FIRST_MM: f64 = 1.5;
 /// Loops larger than this are bends in hair that is as good as straight, mm.
 const LARGEST_LOOP_MM: f64 = 100.0;
-/// Sweeps of the least-squares fit; four coefficients settle to a part in a thousand in far fewer.
+/// Sweeps of the least-squares fit. What they leave undone of it moves the width of ringlets by up to 0.9 mm (over the shipped
+/// cuts).
 const SWEEPS: usize = 60;
 /// Length in mm that is added to each node's before its error is counted in shares of it: ends shorter than that
 /// matter to no outline.

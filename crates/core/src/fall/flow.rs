@@ -71,6 +71,9 @@ pub(super) struct Flow {
     /// What a worn millimetre of all shares would take at their ends: volume (mm²) and mass (g/mm).
     pub volume: Amount,
     pub mass: Amount,
+    /// What decays of both, summed from far up to the ends: mm³ and g.
+    volume_in_all: Terms,
+    mass_in_all: Terms,
     /// Fibre width (mm) and section (mm²) of a share.
     pub width_mm: f64,
     pub section_mm2: f64,
@@ -95,12 +98,14 @@ impl Flow {
         let (steady, decaying) = hair.volume_terms(strand);
         let section_mm2 = share * strand.hairs / SHARES as f64 * strand.section_mm2();
         let mass = share * strand.mass_g_per_mm() / SHARES as f64;
+        let volume = Amount { steady, decaying }.times(section_mm2);
+        let mass = Amount { steady: 1.0, decaying: strand.profile.fibre }.times(mass);
+        let in_all = |of: &Amount| std::array::from_fn(|i| of.decaying[i] * DECAY_MM[i]);
         let mut flow = Self {
-            volume: Amount {
-                steady: section_mm2 * steady,
-                decaying: decaying.map(|term| section_mm2 * term),
-            },
-            mass: Amount { steady: mass, decaying: strand.profile.fibre.map(|term| mass * term) },
+            volume_in_all: in_all(&volume),
+            mass_in_all: in_all(&mass),
+            volume,
+            mass,
             width_mm: share * strand.hairs / SHARES as f64 * 1e-3 * strand.model.diameter_um,
             section_mm2,
             stand_mm: worn.lie.stand_mm,
@@ -137,10 +142,9 @@ impl Flow {
     pub fn below(&self, s: f64, grown: &Terms) -> (f64, f64, f64) {
         let steady = self.exact_mm - self.exact * s;
         let (mut volume, mut mass) = (self.volume.steady * steady, self.mass.steady * steady);
-        for i in 0..TERMS {
-            let left = |all: f64, decayed: &Terms| DECAY_MM[i] * (all - decayed[i] * grown[i]);
-            volume += self.volume.decaying[i] * left(self.closing, &self.closing_decayed);
-            mass += self.mass.decaying[i] * left(self.exact, &self.decayed);
+        for (i, grown) in grown.iter().enumerate() {
+            volume += self.volume_in_all[i] * (self.closing - self.closing_decayed[i] * grown);
+            mass += self.mass_in_all[i] * (self.exact - self.decayed[i] * grown);
         }
         (volume, mass, self.lengths_mm - self.passing * s)
     }

@@ -7,7 +7,7 @@ use super::worn::Worn;
 use crate::drape::cells::{CAP_ROWS, CAP_STEP, RINGS};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::path::{Hang, Path, Piece};
-use crate::drape::profile::{TERMS, decayed, grown};
+use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown};
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::Hair;
 
@@ -15,6 +15,11 @@ use crate::hair::Hair;
 const TURNED_SHARE: f64 = 0.7;
 /// Share of its length by which hair goes down from which on it hangs freely: what little it is held up changes no outline.
 const HANGS_FREELY: f64 = 0.999;
+
+/// Rows over the head in a millimetre along the scalp.
+const CAP_ROWS_PER_MM: f64 = 1.0 / (CAP_STEP * RISE_RADIUS_MM);
+/// Rows below it, and levels, in a millimetre of height.
+const LEVELS_PER_MM: f64 = 1.0 / LEVEL_MM;
 
 /// Least height a piece is taken to lie over, mm.
 const LEAST_DROP_MM: f64 = 0.1;
@@ -44,6 +49,27 @@ pub(super) struct Sums {
     above: Vec<Passing>,
     /// Mass in each row below the head, and what hangs on upwards from there.
     mass: Vec<(f64, Amount)>,
+    /// e^(−height/τ) of the upper edge of each row below the head, for the longest τ.
+    edges: Vec<f64>,
+}
+
+/// A height at or below the ears' with its e^(height/τ) for the longest τ: those of many ends come from one another by
+/// multiplying.
+#[derive(Clone, Copy)]
+struct Height {
+    mm: f64,
+    decayed: f64,
+}
+
+impl Height {
+    fn of(mm: f64) -> Self {
+        Self { mm, decayed: decayed_slowest(-mm) }
+    }
+
+    /// So much lower, given e^(−mm/τ).
+    fn lower(&self, by_mm: f64, decayed: f64) -> Self {
+        Self { mm: self.mm - by_mm, decayed: self.decayed * decayed }
+    }
 }
 
 impl Sums {
@@ -54,6 +80,7 @@ impl Sums {
             begins: vec![[Begins::default(); AZIMUTHS]; rows],
             above: vec![Passing::default(); levels],
             mass: vec![(0.0, Amount::default()); rows],
+            edges: (0..rows).map(|row| decayed_slowest(-(row as f64) * LEVEL_MM)).collect(),
         }
     }
 
@@ -184,14 +211,15 @@ impl Sums {
     ) {
         let (volume, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
         let entering = flow.entering;
-        let drop = f64::from(piece.drop_mm) / worn_mm.max(1e-9);
+        let per_mm = 1.0 / worn_mm.max(1e-9);
+        let drop = f64::from(piece.drop_mm) * per_mm;
         self.count_at_levels(piece, flow.width_mm * length, mass);
         let cells = &piece.cells;
         let over = cells.rows()[0].0 < CAP_ROWS;
         for (row, row_share) in cells.rows() {
             if over {
                 // Rows over the head are lengths along the scalp.
-                let crosses = f64::from(piece.arc_mm) / worn_mm.max(1e-9) / (CAP_STEP * RISE_RADIUS_MM);
+                let crosses = f64::from(piece.arc_mm) * per_mm * CAP_ROWS_PER_MM;
                 for (azimuth, share) in cells.azimuths() {
                     let share = share * row_share;
                     let cover = share * flow.width_mm * length;
@@ -205,9 +233,9 @@ impl Sums {
                 }
             } else {
                 let row = row - CAP_ROWS;
-                self.mass[row].0 += row_share * mass / LEVEL_MM;
+                self.mass[row].0 += row_share * mass * LEVELS_PER_MM;
                 for (azimuth, share) in cells.azimuths() {
-                    let share = share * row_share / LEVEL_MM;
+                    let share = share * row_share * LEVELS_PER_MM;
                     let section = share * flow.section_mm2 * length;
                     let cell = &mut self.below[row][azimuth];
                     cell.lay_within(
@@ -233,10 +261,11 @@ impl Sums {
         let (middle, drop) = (f64::from(piece.height_mm), f64::from(piece.drop_mm).abs().max(LEAST_DROP_MM));
         let (low, high) = (middle - 0.5 * drop, middle + 0.5 * drop);
         let highest = self.above.len() - 1;
-        let first = (low / LEVEL_MM).max(0.0) as usize;
-        for number in first..=((high / LEVEL_MM).max(0.0) as usize).min(highest) {
+        let per_drop = LEVELS_PER_MM / drop;
+        let first = (low * LEVELS_PER_MM).max(0.0) as usize;
+        for number in first..=((high * LEVELS_PER_MM).max(0.0) as usize).min(highest) {
             let floor = number as f64 * LEVEL_MM;
-            let share = (high.min(floor + LEVEL_MM) - low.max(floor)).max(0.0) / (drop * LEVEL_MM);
+            let share = (high.min(floor + LEVEL_MM) - low.max(floor)).max(0.0) * per_drop;
             self.above[number].cover_mm += share * cover_mm2;
             self.above[number].mass_g_per_mm += share * mass_g;
         }
@@ -250,9 +279,11 @@ impl Sums {
             self.stands_out(hang, from, down, worn, flow);
             return;
         }
-        let (volume, mass) = flow.passing(&grown(from));
+        let below_root = decayed_slowest(-from);
+        let (volume, mass) = flow.passing(&fourth_powers(below_root));
         let top = Ends { volume, mass, count: flow.passing, longer: 1.0 };
-        self.note(hang, flow, hang.height_mm, &top, -1.0);
+        let begins = Height::of(hang.height_mm);
+        self.note(hang, flow, &begins, &top, -1.0);
         let mut leaves = Ends::none(1.0);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, many) = (worn.lengths[first], many as f64);
@@ -269,11 +300,12 @@ impl Sums {
                 });
             } else {
                 let ends = Ends { volume, mass, count: many, longer: 1.0 };
-                self.note(hang, flow, hang.height_mm - (length - from), &ends, 1.0);
+                let lower = begins.lower(length - from, worn.slowest(first) * below_root);
+                self.note(hang, flow, &lower, &ends, 1.0);
             }
         }
         if leaves.count > 0.0 {
-            self.note(hang, flow, hang.height_mm - (to - from), &leaves, 1.0);
+            self.note(hang, flow, &Height::of(hang.height_mm - (to - from)), &leaves, 1.0);
         }
     }
 
@@ -283,7 +315,7 @@ impl Sums {
         let mut top = Ends::none(longer);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, exact) = (worn.lengths[first] - from, many as f64 * worn.exact[first]);
-            let lower = hang.height_mm - down * length;
+            let lower = Height::of(hang.height_mm - down * length);
             let decays = decayed(down * length);
             let true_decays = decayed(length);
             // All of it over the lower height, so much denser that none is lost.
@@ -295,20 +327,21 @@ impl Sums {
             let ((volume, room_above), (mass, mass_above)) =
                 (of(&flow.volume.closing(worn.closing[first])), of(&flow.mass));
             let count = many as f64;
-            self.note(hang, flow, lower, &Ends { volume, mass, count, longer }, 1.0);
+            self.note(hang, flow, &lower, &Ends { volume, mass, count, longer }, 1.0);
             top.add(&Ends { volume: room_above, mass: mass_above, count, longer });
         }
-        self.note(hang, flow, hang.height_mm, &top, -1.0);
+        self.note(hang, flow, &Height::of(hang.height_mm), &top, -1.0);
     }
 
     /// Notes what passes upwards from a height on: in the rest of its row, and in all above.
-    fn note(&mut self, hang: &Hang, flow: &Flow, height_mm: f64, ends: &Ends, sign: f64) {
-        let row = ((-height_mm / LEVEL_MM).max(0.0) as usize).min(self.begins.len() - 1);
-        let part = -(row as f64) * LEVEL_MM - height_mm;
-        let decays = decayed(part);
-        let in_row = |amount: &Amount| (amount.within(part, &decays) / LEVEL_MM, amount.decayed(&decays));
+    fn note(&mut self, hang: &Hang, flow: &Flow, height: &Height, ends: &Ends, sign: f64) {
+        let row = ((-height.mm * LEVELS_PER_MM).max(0.0) as usize).min(self.begins.len() - 1);
+        let part = -(row as f64) * LEVEL_MM - height.mm;
+        let decays = fourth_powers(self.edges[row] * height.decayed);
+        let in_row =
+            |amount: &Amount| (amount.within(part, &decays) * LEVELS_PER_MM, amount.decayed(&decays));
         let ((volume, volume_left), (mass, mass_left)) = (in_row(&ends.volume), in_row(&ends.mass));
-        let part_share = part / LEVEL_MM;
+        let part_share = part * LEVELS_PER_MM;
         let ring = usize::from(hang.cells.ring);
         for (azimuth, share) in hang.cells.azimuths() {
             let share = share * sign;

@@ -117,7 +117,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
             .collect(),
         wisps_mm: wisps(worn, &surface),
         perimeter_mm: surface.perimeter.to_vec(),
-        mass_g: hair.mass_g(lengths),
+        mass_g: zones.iter().map(|(zone, _)| zone.mass_g).sum(),
         strong_to_mm: down_to(|level| level.fullness, STRONG_SHARE),
         see_through_below_mm: down_to(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
         lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
@@ -180,8 +180,9 @@ fn lowest_crossing(heights: &[f64], values: &[f64], enough: f64) -> Option<f64> 
 /// The lowest end at each azimuth where single hairs hang below the perimeter, mm.
 fn wisps(worn: &AsWorn, surface: &Surface) -> Vec<Option<f64>> {
     let mut lowest = [f64::INFINITY; AZIMUTHS];
-    for strand in &worn.0 {
-        let end = strand.longest_end;
+    let highest = surface.perimeter.iter().flatten().copied().fold(f64::NEG_INFINITY, f64::max) - LEVEL_MM;
+    // Most hair ends above every line.
+    for end in worn.0.iter().map(|strand| &strand.longest_end).filter(|end| end.y < highest) {
         for (azimuth, _) in azimuths_of(end.x, end.z) {
             lowest[azimuth] = lowest[azimuth].min(end.y);
         }

@@ -118,6 +118,11 @@ impl Worn {
         hair.drapes[strand].place_from(&self.lie, &self.turn, self.longest_mm, along_mm)
     }
 
+    /// e^(−length/τ) of a share for the longest τ.
+    pub(super) fn slowest(&self, share: usize) -> f64 {
+        self.slowest[share]
+    }
+
     /// e^(−length/τ) of a share.
     pub(super) fn decayed(&self, share: usize) -> Terms {
         fourth_powers(self.slowest[share])
@@ -173,14 +178,18 @@ impl Worn {
 pub(crate) fn worn(hair: &Hair, i: usize, lengths: &ShareLengths) -> Worn {
     let strand = &hair.strands[i];
     let mut out = Worn::NONE;
-    for k in 0..SHARES {
+    let hangs = if lengths.iter().all(|length| *length == lengths[0]) {
+        [strand.worn_rod.hanging_mm(lengths[0], 0.0); SHARES]
+    } else {
+        strand.worn_rod.hanging_all_mm(lengths)
+    };
+    for (k, worn) in hangs.into_iter().enumerate() {
         let fibre = lengths[k];
         if k > 0 && fibre == lengths[k - 1] {
             out.lengths[k] = out.lengths[k - 1];
             out.slowest[k] = out.slowest[k - 1];
             out.exact[k] = out.exact[k - 1];
         } else if fibre > 0.0 {
-            let worn = strand.worn_rod.hanging_mm(fibre, 0.0);
             out.lengths[k] = worn;
             out.slowest[k] = decayed_slowest(worn);
             out.exact[k] = fibre / strand.profile.fibre_mm(worn, &fourth_powers(out.slowest[k]));

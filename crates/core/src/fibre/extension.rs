@@ -35,6 +35,12 @@ pub struct Rod {
 const WEAK_WEIGHT: f64 = 0.57;
 const STRONG_WEIGHT: f64 = 0.37;
 
+/// Steps that searches side by side take.
+const STEPS_TOGETHER: usize = 4;
+
+/// Share of a pull that weight adds to it below which the fibre is taken to be as open everywhere.
+const LEAST_ADDED: f64 = 1e-7;
+
 /// The lower end of a strand.
 struct Tip {
     reduced_pull: f64,
@@ -146,6 +152,19 @@ impl Rod {
         self.helix_above(&self.tip(tip_pull_mn), length_mm).0
     }
 
+    /// Axial lengths of many lengths of fibre that carry nothing but themselves, mm.
+    pub(super) fn helices_mm<const N: usize>(&self, lengths_mm: &[f64; N]) -> [f64; N] {
+        let tip = self.tip(0.0);
+        let pulls = lengths_mm.map(|length| self.weight_mn_mm * length / self.scale_mn);
+        let leans = self.leans(&pulls);
+        std::array::from_fn(|i| {
+            if pulls[i] < LEAST_ADDED {
+                return self.helix_above(&tip, lengths_mm[i]).0;
+            }
+            self.characteristic_length_mm() * (self.gamma(pulls[i], leans[i]) - tip.gamma)
+        })
+    }
+
     /// The fibre whose axial length is `helix_mm` with `tip_pull_mn` at its lower end, mm.
     ///
     /// Both lengths are plain functions of the inclination at the root, so that one search is enough.
@@ -207,7 +226,7 @@ impl Rod {
         let added = self.weight_mn_mm * length_mm / self.scale_mn;
         let root = tip.reduced_pull + added;
         // Differences of Γ lose digits when the weight adds little to the pull: there x is constant to within f64.
-        if added < 1e-7 * (1.0 + tip.reduced_pull) {
+        if added < LEAST_ADDED * (1.0 + tip.reduced_pull) {
             let x = self.lean(tip.reduced_pull + 0.5 * added).extension();
             return (length_mm * x, x);
         }
@@ -268,7 +287,8 @@ impl Rod {
         let straight = t * t - 1.0 / c;
         let half = 0.5 * (reduced_pull + straight);
         let hyperbola = half + (half * half + at_rest * (at_rest - straight)).sqrt();
-        let strong = STRONG_WEIGHT * (c * reduced_pull).powi(4);
+        let square = (c * reduced_pull) * (c * reduced_pull);
+        let strong = STRONG_WEIGHT * square * square;
         let weight = (WEAK_WEIGHT + strong) / (1.0 + strong);
         0.5 * t * (weight / hyperbola + (1.0 - weight) / (at_rest + reduced_pull))
     }
@@ -283,17 +303,45 @@ impl Rod {
         if reduced_pull <= 0.0 {
             return Lean(natural);
         }
-        // S·T* is finite at both ends, so what is searched is S·(T*(p) − T*) times q and D²: positive at 0, negative at
-        // natural.
         Lean(zero_by_slope(0.0, natural, self.nearly_leaning(reduced_pull), |p| {
-            let at = self.terms(p);
-            let wanted = at.shape.times(at.shape).by(reduced_pull);
             if t == 0.0 {
+                let at = self.terms(p);
+                let wanted = at.shape.times(at.shape).by(reduced_pull);
                 let pulled = at.x.times(at.q).times(at.q.times(at.q)).by(self.stiffness_ratio);
                 pulled.plus(-1.0, wanted).over_power(4.0, at.q)
             } else {
-                self.pulled(&at).times(at.q).plus(-1.0, at.sin.times(wanted)).over_power(5.0, at.q)
+                self.over_pull(p, reduced_pull)
             }
         }))
+    }
+
+    /// What is searched where loops have a pitch. S·T* is finite at both ends, so that is S·(T*(p) − T*) times q and D²:
+    /// positive at 0, negative at natural.
+    fn over_pull(&self, p: f64, reduced_pull: f64) -> (f64, f64) {
+        let at = self.terms(p);
+        let wanted = at.sin.times(at.shape.times(at.shape)).by(reduced_pull);
+        self.pulled(&at).times(at.q).plus(-1.0, wanted).over_power(5.0, at.q)
+    }
+
+    /// The inclinations of many pulls. Searched side by side, as most come as close in as many steps; those that don't are
+    /// searched by themselves.
+    fn leans<const N: usize>(&self, reduced_pulls: &[f64; N]) -> [Lean; N] {
+        if self.torsion_ratio == 0.0 {
+            return reduced_pulls.map(|pull| self.lean(pull));
+        }
+        let natural = self.natural_lean();
+        let mut at = reduced_pulls.map(|pull| self.nearly_leaning(pull).min(natural));
+        let mut steps = [0.0; N];
+        for _ in 0..STEPS_TOGETHER {
+            for i in 0..N {
+                let (value, slope) = self.over_pull(at[i], reduced_pulls[i]);
+                steps[i] = value / slope;
+                at[i] -= steps[i];
+            }
+        }
+        std::array::from_fn(|i| {
+            let found = (0.0..=natural).contains(&at[i]) && steps[i].abs() <= tolerance::NEWTON * at[i];
+            if found { Lean(at[i]) } else { self.lean(reduced_pulls[i]) }
+        })
     }
 }

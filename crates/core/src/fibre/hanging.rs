@@ -32,7 +32,17 @@ impl Rod {
     /// Depth of the lowest point below the root, mm. Strictly increasing in `length_mm` > 0 and in `tip_pull_mn` ≥ 0
     /// to within rounding; at most `length_mm`.
     pub fn hanging_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
-        let helix = self.helix_mm(length_mm, tip_pull_mn);
+        self.deeper_mm(self.helix_mm(length_mm, tip_pull_mn), length_mm, tip_pull_mn)
+    }
+
+    /// The same of many lengths that carry nothing but themselves.
+    pub fn hanging_all_mm<const N: usize>(&self, lengths_mm: &[f64; N]) -> [f64; N] {
+        let helices = self.helices_mm(lengths_mm);
+        std::array::from_fn(|i| self.deeper_mm(helices[i], lengths_mm[i], 0.0))
+    }
+
+    /// The deeper of a spiral and the hook of as much fibre, mm.
+    fn deeper_mm(&self, helix: f64, length_mm: f64, tip_pull_mn: f64) -> f64 {
         if helix > self.hooks_within_mm(length_mm, tip_pull_mn) {
             return helix.min(length_mm);
         }
@@ -195,6 +205,31 @@ mod tests {
         for (w, p) in [(1.0, 0.0), (0.0, 1.0)] {
             let exact = by_quadrature(0.2999, w, p, 0.2999);
             assert!((first_order_tip_rise(0.2999, w, p) / exact - 1.0).abs() < 0.03);
+        }
+    }
+
+    #[test]
+    fn many_lengths_hang_as_each_does_by_itself() {
+        // Closed loops, a slight and a steep pitch; soft hair, hair that hooks and hair that stays as it is.
+        for torsion_ratio in [0.0, 1e-3, 0.1, 0.34, 1.5] {
+            for scale_mn in [1e-4, 3e-3, 0.03, 0.5, 20.0] {
+                let rod = Rod {
+                    radius_mm: 12.0,
+                    torsion_ratio,
+                    stiffness_ratio: 0.51,
+                    scale_mn,
+                    weight_mn_mm: 5e-5,
+                };
+                let lengths = [0.0, 1e-6, 0.4, 7.0, 60.0, 61.0, 340.0, 1900.0];
+                for (length, found) in lengths.into_iter().zip(rod.hanging_all_mm(&lengths)) {
+                    let alone = rod.hanging_mm(length, 0.0);
+                    let off = (found - alone).abs();
+                    assert!(
+                        off <= 1e-9 * (1.0 + alone),
+                        "{torsion_ratio} {scale_mn} {length}: {found} {alone}"
+                    );
+                }
+            }
         }
     }
 
