@@ -22,7 +22,8 @@ fn main() {
         let row = |key: &str, lengths: &[_], notes: String| {
             let f = fall(hair, lengths);
             let low = f.perimeter_mm.iter().flatten().copied().fold(f64::MAX, f64::min);
-            let off = 100.0 * (1.0 - f.mass_g / hair.mass_g(&hair.lengths));
+            // Nothing off is told as nothing, not as less than nothing by rounding.
+            let off = (100.0 * (1.0 - f.mass_g / hair.mass_g(&hair.lengths))).max(0.0);
             println!(
                 "| {key} | {name} | {:.0} at {:.0} | {:.0} | {:.0} | {:.0} | {low:.0} | {off:.0} | {notes} |",
                 f.width_mm,

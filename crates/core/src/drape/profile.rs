@@ -7,6 +7,7 @@
 //! cell, exactly, and nothing can come out negative.
 
 use crate::fibre::Rod;
+use nalgebra::{Matrix4, SMatrix, SVector, Vector4};
 use std::f64::consts::TAU;
 
 /// Decay lengths of the sums, mm of worn height. Four, a factor of four apart, follow the opening of wave, ringlet and
@@ -20,12 +21,12 @@ const NODES: usize = 11;
 const FIRST_MM: f64 = 1.5;
 /// Loops larger than this are bends in hair that is as good as straight, mm.
 const LARGEST_LOOP_MM: f64 = 100.0;
-/// Sweeps of the least-squares fit. What they leave undone of it moves the width of ringlets by up to 0.9 mm (over the shipped
-/// cuts).
-const SWEEPS: usize = 60;
 /// Length in mm that is added to each node's before its error is counted in shares of it: ends shorter than that
 /// matter to no outline.
 const LEAST_MM: f64 = 4.0;
+
+/// What each term adds up to at each node, as the errors are weighed.
+type Rows = SMatrix<f64, NODES, TERMS>;
 
 /// Decaying coefficients, one a term.
 pub(crate) type Terms = [f64; TERMS];
@@ -66,16 +67,10 @@ impl Profile {
             (from, low) = (fibre, high);
             fibre *= 2.0;
         }
-        let mut rows = [[0.0; TERMS]; NODES];
-        for (row, (height, fibre, _)) in rows.iter_mut().zip(&at) {
-            let weight = 1.0 / (fibre + LEAST_MM);
-            for (cell, decay) in row.iter_mut().zip(DECAY_MM) {
-                *cell = weight * decay * -(-height / decay).exp_m1();
-            }
-        }
+        let weights = at.map(|(_, fibre, _)| 1.0 / (fibre + LEAST_MM));
+        let rows = Rows::from_fn(|i, k| weights[i] * DECAY_MM[k] * -(-at[i].0 / DECAY_MM[k]).exp_m1());
         let fit = |wanted: &dyn Fn(&(f64, f64, f64)) -> f64| {
-            let targets: [f64; NODES] = std::array::from_fn(|i| wanted(&at[i]) / (at[i].1 + LEAST_MM));
-            not_negative(&rows, &targets)
+            Terms::from(not_negative(&rows, &SVector::from_fn(|i, _| weights[i] * wanted(&at[i]))))
         };
         Self { fibre: fit(&|(height, fibre, _)| fibre - height), closed: fit(&|(_, _, closed)| *closed) }
     }
@@ -121,44 +116,52 @@ fn sum(terms: &Terms, decayed: &Terms) -> f64 {
     terms.iter().zip(DECAY_MM).zip(decayed).map(|((term, decay), left)| term * decay * (1.0 - left)).sum()
 }
 
-/// Least squares with no negative coefficient, one coefficient at a time (the problem is convex, so that settles at its
-/// one answer).
-fn not_negative(rows: &[Terms; NODES], targets: &[f64; NODES]) -> Terms {
-    let mut square = [[0.0; TERMS]; TERMS];
-    let mut right = [0.0; TERMS];
-    for (row, target) in rows.iter().zip(targets) {
-        for i in 0..TERMS {
-            right[i] += row[i] * target;
-            for k in 0..TERMS {
-                square[i][k] += row[i] * row[k];
-            }
-        }
-    }
-    // Each coefficient's equation is solved for it once, so that sweeps divide by nothing.
-    for i in 0..TERMS {
-        let own = square[i][i];
-        right[i] /= own;
-        square[i] = square[i].map(|beside| beside / own);
-        square[i][i] = 0.0;
-    }
-    let mut found = [0.0; TERMS];
-    for _ in 0..SWEEPS {
-        let before = found;
-        for i in 0..TERMS {
-            let rest: f64 = square[i].iter().zip(&found).map(|(a, x)| a * x).sum();
-            found[i] = (right[i] - rest).max(0.0);
-        }
-        if found == before {
-            break;
+/// Least squares with no negative coefficient, by the active sets of Lawson and Hanson (Solving Least Squares Problems,
+/// 1974, chapter 23). The problem is convex, so there is one answer, and it follows what is asked without a jump.
+fn not_negative(rows: &Rows, targets: &SVector<f64, NODES>) -> Vector4<f64> {
+    let square = rows.tr_mul(rows);
+    let right = rows.tr_mul(targets);
+    let mut found = Vector4::zeros();
+    let mut free = [false; TERMS];
+    // Every round frees a term and lowers the error, so no set of free terms comes twice, and there are 2^4 of them.
+    for _ in 0..1 << TERMS {
+        let pull = right - square * found;
+        // A term that pulls by less than rounding stays at nothing.
+        let pulls = |i: &usize| !free[*i] && pull[*i] > 1e-12 * right[*i].abs();
+        let Some(next) = (0..TERMS).filter(pulls).max_by(|i, k| pull[*i].total_cmp(&pull[*k])) else { break };
+        free[next] = true;
+        while free.contains(&true) {
+            let wanted = solved(&square, &right, &free);
+            // As far as the first free term that would fall below nothing lets it go; that term is free no more.
+            let stop = (0..TERMS)
+                .filter(|i| free[*i] && wanted[*i] <= 0.0)
+                .map(|i| (i, found[i] / (found[i] - wanted[i])))
+                .min_by(|one, other| one.1.total_cmp(&other.1));
+            let Some((first, share)) = stop else {
+                found = wanted;
+                break;
+            };
+            found += share * (wanted - found);
+            found[first] = 0.0;
+            free[first] = false;
         }
     }
     found
+}
+
+/// The least squares of the free terms alone, the others nothing.
+fn solved(square: &Matrix4<f64>, right: &Vector4<f64>, free: &[bool; TERMS]) -> Vector4<f64> {
+    let both = |i, k| if free[i] && free[k] { square[(i, k)] } else { f64::from(u8::from(i == k)) };
+    let asked = Vector4::from_fn(|i, _| if free[i] { right[i] } else { 0.0 });
+    Matrix4::from_fn(both).cholesky().map_or_else(Vector4::zeros, |factors| factors.solve(&asked))
 }
 
 #[cfg(test)]
 mod tests {
     use super::*;
     use crate::fibre::LengthModel;
+    use proptest::array::{uniform4, uniform11};
+    use proptest::prelude::*;
 
     fn rod(radius: f64, pitch: f64) -> Rod {
         let model = LengthModel {
@@ -195,6 +198,20 @@ mod tests {
                     .sum();
                 let off = (profile.closed_mm(height) - closed).abs() / fibre;
                 assert!(off < 0.05, "{radius} {fibre}: {} {closed}", profile.closed_mm(height));
+            }
+        }
+    }
+
+    proptest! {
+        // What makes a point the least of a convex problem: no term left that could lower the error.
+        #[test]
+        fn no_term_of_the_fit_could_lower_its_error(cells in uniform11(uniform4(0.01..10.0)), targets in uniform11(-1.0..3.0)) {
+            let rows = Rows::from_fn(|i, k| cells[i][k]);
+            let targets = SVector::from(targets);
+            let found = not_negative(&rows, &targets);
+            let pull = rows.tr_mul(&(targets - rows * found));
+            for (term, pull) in found.iter().zip(&pull) {
+                prop_assert!(*term >= 0.0 && *pull < 1e-9 && (*term == 0.0 || *pull > -1e-9), "{found} {pull}");
             }
         }
     }
