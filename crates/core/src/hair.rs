@@ -107,6 +107,27 @@ impl Hair {
         Scalp { form: &self.form, hairline: &self.hairline, part_mm: self.part.left_mm }
     }
 
+    /// The same head with every so many-th strand of either side, for what is searched on a part of them first.
+    pub(crate) fn every(&self, many: usize) -> Self {
+        let half = (self.strands.len() / 2).max(1);
+        let kept = (0..self.strands.len()).filter(|i| (i % half).is_multiple_of(many));
+        let (mut strands, mut drapes, mut lengths) = (Vec::new(), Vec::new(), Vec::new());
+        for i in kept {
+            strands.push(self.strands[i]);
+            drapes.push(self.drapes[i].clone());
+            lengths.push(self.lengths[i]);
+        }
+        Self {
+            strands,
+            drapes,
+            lengths,
+            shell: self.shell.clone(),
+            hairline: self.hairline.clone(),
+            form: self.form.clone(),
+            ..*self
+        }
+    }
+
     /// The same head with its hair at a moisture, left to hang. Wet fibres cling together: closed curls don't keep each other
     /// away.
     #[must_use]

@@ -5,15 +5,19 @@
 //! the gathered hair thins as measured, then hair near the line is moved until the line lies where it was seen.
 
 mod line;
+mod search;
 mod tie;
 
 use crate::fall::{Fall, fall};
-use crate::hair::Hair;
+use crate::hair::{Hair, ShareLengths};
 use crate::reading::RawReading;
+use search::Moved;
 use serde::Serialize;
 pub(crate) use tie::tie_of;
 use tie::{GirthProfile, Tie};
 
+/// Every so many-th strand is asked first.
+const PART: usize = 4;
 /// How often a line is laid on hair that thins out as measured, at most.
 const ROUNDS: usize = 3;
 /// Share by which a girth may be off when hair agrees with it.
@@ -81,17 +85,38 @@ pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
     Agreements { line: line.collect(), girths: girths.collect(), width }
 }
 
-/// Makes the hair agree with girths and line of a reading that has been checked.
+/// Makes the hair agree with girths and line of a reading that has been checked: how is searched on a part of the strands, and
+/// mended on all.
 pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
+    let start = if reading.line.is_empty() {
+        Start::default()
+    } else {
+        rounds(&mut hair.every(PART), reading, Start::default())
+    };
+    rounds(hair, reading, start);
+}
+
+/// What was found, to begin with where more hair is asked.
+#[derive(Default)]
+struct Start {
+    /// How many times as long as girths alone would have it each share is left, because of what the line takes or adds.
+    beside_line: Option<GirthProfile>,
+    moved: Option<Moved>,
+}
+
+/// Thins hair out and lays its line in turns until both agree.
+fn rounds(hair: &mut Hair, reading: &RawReading, start: Start) -> Start {
     let tie = (reading.girths.len() > 1).then(|| Tie::of(hair, &reading.girths));
     let Some(tie) = tie else {
-        line::lay(hair, &reading.line, &[]);
-        return;
+        let moved = line::lay(hair, &reading.line, start.moved);
+        return Start { moved: Some(moved), beside_line: None };
     };
     let grown = hair.lengths.clone();
-    let mut profile = tie.fitted(hair);
-    let mut moved = Vec::new();
-    let mut best = None;
+    let alone = tie.fitted(hair);
+    let mut profile =
+        start.beside_line.map_or(alone, |times| std::array::from_fn(|k| (times[k] * alone[k]).min(1.0)));
+    let mut moved = start.moved;
+    let mut best: Option<(f64, Vec<ShareLengths>, Start)> = None;
     for round in 0..ROUNDS {
         if round > 0 {
             // What was moved for the line changes what the tie gathers a little.
@@ -101,18 +126,21 @@ pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
         // Always from the hair as the zones say it grows: what is moved round by round would be moved further than may be.
         hair.lengths.clone_from(&grown);
         thin(hair, &profile);
-        moved = line::lay(hair, &reading.line, &moved);
+        let now = line::lay(hair, &reading.line, moved);
         let off = tie.off(hair);
-        if best.as_ref().is_none_or(|(least, _)| off < *least) {
-            best = Some((off, hair.lengths.clone()));
+        moved = Some(now.clone());
+        if best.as_ref().is_none_or(|(least, ..)| off < *least) {
+            let beside_line = Some(std::array::from_fn(|k| profile[k] / alone[k]));
+            best = Some((off, hair.lengths.clone(), Start { beside_line, moved: Some(now) }));
         }
         if off < GIRTH_CLOSE || reading.line.is_empty() {
             break;
         }
     }
-    if let Some((_, lengths)) = best {
+    best.map_or_else(Start::default, |(_, lengths, found)| {
         hair.lengths = lengths;
-    }
+        found
+    })
 }
 
 fn thin(hair: &mut Hair, profile: &GirthProfile) {
