@@ -57,22 +57,38 @@ let asked = 0;
 const painter = usePainter();
 onScopeDispose(painter.giveUp);
 
-function show(canvas: HTMLCanvasElement | undefined, painted: ImageBitmap | null) {
-  canvas?.getContext("bitmaprenderer")?.transferFromImageBitmap(painted);
+function show(canvas: HTMLCanvasElement | undefined, wide: number, parts: { from: number; bitmap: ImageBitmap }[]) {
+  if (!canvas) return;
+  // That wipes it.
+  [canvas.width, canvas.height] = [wide, parts[0]?.bitmap.height ?? 1];
+  const page = canvas.getContext("2d");
+  for (const { from, bitmap } of parts) {
+    page?.drawImage(bitmap, from, 0);
+    bitmap.close();
+  }
 }
 
 async function draw() {
   const { locks, view, tones, box } = props;
-  if (dots.value === 0) return;
+  const wide = dots.value;
+  if (wide === 0) return;
   const mine = ++asked;
   waiting.value = locks !== undefined;
   const painted =
-    locks &&
-    (await painter.paint({ locks, view, tones, box, chin: chin.value, dots: dots.value, most: mostLocks.value }));
+    locks && (await painter.paint({ locks, view, tones, box, chin: chin.value, dots: wide, most: mostLocks.value }));
   // What was asked for meanwhile is shown instead.
   if (mine !== asked) return;
-  show(behind.value, painted?.behind ?? null);
-  show(before.value, painted?.before ?? null);
+  const parts = painted ?? [];
+  show(
+    behind.value,
+    wide,
+    parts.map(({ from, behind: bitmap }) => ({ from, bitmap })),
+  );
+  show(
+    before.value,
+    wide,
+    parts.map(({ from, before: bitmap }) => ({ from, bitmap })),
+  );
   waiting.value = false;
   hairy.value = painted !== undefined;
   frame.value?.setAttribute("data-painted", String(++paintings));

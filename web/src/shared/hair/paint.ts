@@ -212,8 +212,35 @@ function strandsOf(lock: Lock, pieces: number, scale: number): number {
   return Math.max(1, Math.min(most, Math.round(wide / Math.max(STRAND_MM, STRAND_DOTS / scale))));
 }
 
-/** The strokes of some locks from a side, from the farthest to the nearest, as finely as can be seen at so many dots a millimetre. */
-export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scale: number): Stroke[] {
+/** Where the hair lies from a side, mm across the page, so that each of so many parts has as much of it: where each begins and the
+ * last ends. */
+export function partsOf(locks: readonly Lock[], view: View, count: number): number[] {
+  if (count === 1) return [-Infinity, Infinity];
+  const across = Float64Array.from(locks.flatMap(({ line }) => line.map((point) => project(view, point)[0]))).sort();
+  const inner = Array.from({ length: count - 1 }, (_, i) => across[Math.floor(((i + 1) / count) * across.length)] ?? 0);
+  return [-Infinity, ...inner, Infinity];
+}
+
+/** Whether a lock on a page may be seen from one place across to another, mm, at so many dots a millimetre. */
+function isWithin([from, to]: readonly [number, number], page: Path, { root_mm, width_mm }: Lock, scale: number) {
+  const wide = Math.max(root_mm, width_mm) + 2 / scale;
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < page.length; i += 2) {
+    least = Math.min(least, page[i]!);
+    most = Math.max(most, page[i]!);
+  }
+  return most + wide > from && least - wide < to;
+}
+
+/** The strokes of some locks from a side, from the farthest to the nearest, as finely as can be seen at so many dots a millimetre; all
+ * that can be seen from one place across the page to another, mm. */
+export function strokesOf(
+  locks: readonly Lock[],
+  view: View,
+  tones: Tones,
+  scale: number,
+  within: readonly [number, number] = [-Infinity, Infinity],
+): Stroke[] {
   const [eye, light] = [eyeOf(view), asSeen(view, view === "above" ? LIGHT_ABOVE : LIGHT)];
   const half = unit([eye[0] + light[0], eye[1] + light[1], eye[2] + light[2]]);
   const layers: Stroke[][] = [];
@@ -222,6 +249,7 @@ export function strokesOf(locks: readonly Lock[], view: View, tones: Tones, scal
     const line = lock.line as unknown as readonly Vector[];
     const page = new Float64Array(2 * line.length);
     line.forEach((point, i) => page.set(project(view, point), 2 * i));
+    if (!isWithin(within, page, lock, scale)) return;
     const last = line.length - 1;
     const mine = 0.86 + 0.28 * own(number);
     const pieces = piecesAt(line, scale).map(([from, to]) => {

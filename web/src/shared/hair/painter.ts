@@ -1,5 +1,5 @@
 /**
- * Where hair is painted: beside the page, the large picture and those beside it at once where the machine has the cores.
+ * Where hair is painted: beside the page, parts of a large picture and the small ones at once where the machine has the cores.
  *
  * Pictures are painted as they were asked for. What is asked anew while it waits is not painted as it was before.
  */
@@ -13,6 +13,8 @@ export const unpainted = ref(false);
 
 /** More painters would only hold up the page and the program. */
 const MOST_PAINTERS = 2;
+/** From so many dots of its width on a picture is painted by all of them. */
+const LARGE_DOTS = 200;
 
 function hire(): Remote<Painter> {
   const worker = new Worker(new URL("./painter.worker.ts", import.meta.url), { type: "module" });
@@ -46,12 +48,18 @@ export function painters(count: number) {
   return function usePainter() {
     let newest: object | undefined;
     return {
-      /** The picture; nothing if it was asked for anew or given up before its turn. */
-      paint({ locks, ...what }: Omit<Painting, "hair"> & { locks: Blob }): Promise<Painted | undefined> {
+      /** The parts of the picture; nothing if it was asked for anew or given up before all had their turn. */
+      async paint({
+        locks,
+        ...what
+      }: Omit<Painting, "hair" | "part"> & { locks: Blob }): Promise<Painted[] | undefined> {
         newest = what;
-        return turns(() =>
-          newest === what ? painted({ ...what, hair: { number: numberOf(locks), locks } }) : undefined,
-        );
+        const hair = { number: numberOf(locks), locks };
+        const parts = what.dots < LARGE_DOTS ? 1 : count;
+        const painting = (part: number) =>
+          turns(() => (newest === what ? painted({ ...what, hair, part: [part, parts] }) : undefined));
+        const all = await Promise.all(Array.from({ length: parts }, (_, part) => painting(part)));
+        return all.every((part) => part !== undefined) ? all : undefined;
       },
       giveUp: () => void (newest = undefined),
     };

@@ -2,7 +2,8 @@
 import type { Lock } from "@/api";
 import type { View } from "@/shared/sights";
 import { expose, transfer } from "comlink";
-import { locksIn, beforeAndBehind, strokesOf, thinned, type Stroke, type Tones } from "./paint";
+import { clamp } from "lodash-es";
+import { locksIn, beforeAndBehind, partsOf, strokesOf, thinned, type Stroke, type Tones } from "./paint";
 import { rasterise } from "./raster";
 import type { Box } from "./picture";
 
@@ -17,8 +18,12 @@ export interface Painting {
   /** How wide it is, dots, and how many locks are drawn at most. */
   dots: number;
   most: number;
+  /** Which part of it, from the left, of how many that others paint meanwhile. */
+  part: readonly [number, number];
 }
 export interface Painted {
+  /** Where it begins on the picture, dots from the left. */
+  from: number;
   behind: ImageBitmap;
   before: ImageBitmap;
 }
@@ -39,16 +44,21 @@ function read({ number, locks }: Painting["hair"]): Promise<Lock[]> {
 }
 
 export const painter = {
-  async paint({ hair, view, tones, chin, dots, box, most }: Painting): Promise<Painted> {
+  async paint({ hair, view, tones, chin, dots, box, most, part: [part, parts] }: Painting): Promise<Painted> {
     const [left, top, width, height] = box;
     const scale = dots / width;
-    const strokes = strokesOf(thinned(await read(hair), most), view, tones, scale);
-    const raster = { wide: dots, high: Math.round(height * scale), left, top, scale };
+    const locks = thinned(await read(hair), most);
+    // Each part has a column at least.
+    const [from, to] = partsOf(locks, view, parts)
+      .slice(part, part + 2)
+      .map((mm, i) => clamp(Math.round((mm - left) * scale), part + i, dots - parts + part + i)) as [number, number];
+    const [fromMm, toMm] = [left + from / scale, left + to / scale];
+    const strokes = strokesOf(locks, view, tones, scale, [fromMm, toMm]);
+    const raster = { wide: to - from, high: Math.round(height * scale), left: fromMm, top, scale };
     const sides = beforeAndBehind(strokes, view, chin);
     const picture = (side: Stroke[]) => createImageBitmap(new ImageData(rasterise(side, raster), raster.wide));
     const [behind, before] = await Promise.all([picture(sides.behind), picture(sides.before)]);
-    const both = { behind, before };
-    return transfer(both, [behind, before]);
+    return transfer({ from, behind, before }, [behind, before]);
   },
 };
 export type Painter = typeof painter;
