@@ -141,7 +141,7 @@ impl Rod {
     }
 
     /// Extension x and turn rate u, radians per mm of fibre, where `pull_mn` acts.
-    pub(super) fn opened(&self, pull_mn: f64) -> (f64, f64) {
+    pub(crate) fn opened(&self, pull_mn: f64) -> (f64, f64) {
         let (sin, x) = self.lean(pull_mn / self.scale_mn).sin_cos();
         let turn = sin + self.stiffness_ratio * self.torsion_ratio * x;
         (x, turn / (self.radius_mm * self.shape(x)))

@@ -37,13 +37,15 @@ pub(super) fn wound(rod: &Rod, fibre_mm: f64) -> Vec<Wound> {
     let mut line = vec![Wound { along: 0.0, turned, radius_mm: 0.0 }];
     for i in 0..points {
         let pull = rod.weight_mn_mm * (fibre_mm - (i as f64 + 0.5) * step);
-        let (extension, radius) = (rod.extension(pull), rod.loop_radius_mm(pull));
+        let (extension, turn) = rod.opened(pull);
         down += extension * step;
-        if radius > 0.0 {
-            turned += (1.0 - extension * extension).max(0.0).sqrt() / radius * step;
+        let sin = (1.0 - extension * extension).max(0.0).sqrt();
+        let radius_mm = if sin > 0.0 { sin / turn } else { 0.0 };
+        if sin > 0.0 {
+            turned += turn * step;
         }
         let opened = (turned / (OPENS_OVER * TAU)).min(1.0);
-        line.push(Wound { along: down, turned, radius_mm: radius * opened });
+        line.push(Wound { along: down, turned, radius_mm: radius_mm * opened });
     }
     let whole = down.max(f64::MIN_POSITIVE);
     for point in &mut line {

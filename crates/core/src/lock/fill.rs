@@ -72,7 +72,7 @@ pub(super) fn fill(lines: &mut [Line], surface: &Levels) {
     }
     for (line, spots) in lines.iter_mut().zip(&spots) {
         for (p, spot) in line.points.iter_mut().zip(spots) {
-            let (was, is) = (p.x.hypot(p.z), (spot.reach_mm - line.half_mm).max(0.0));
+            let (was, is) = (from_axis(p), (spot.reach_mm - line.half_mm).max(0.0));
             if was > 0.0 {
                 (p.x, p.z) = (p.x * is / was, p.z * is / was);
             }
@@ -80,12 +80,17 @@ pub(super) fn fill(lines: &mut [Line], surface: &Levels) {
     }
 }
 
+/// How far a point lies from the upright axis of the head, mm. Not by hypot, which guards against what no head is: numbers beyond 10¹⁵⁰.
+fn from_axis(p: &Vec3) -> f64 {
+    (p.x * p.x + p.z * p.z).sqrt()
+}
+
 fn spot(line: &Line, p: &Vec3, carried: f64, surface: &Levels) -> Spot {
     let row = ((surface.heights_mm[0] - p.y) / LEVEL_MM).round().max(0.0) as usize;
     let row = row.min(surface.heights_mm.len() - 1);
     let azimuth = (p.x.atan2(p.z).rem_euclid(TAU) / TAU * AZIMUTHS as f64) as usize % AZIMUTHS;
     let (surface_mm, solid) = surface.radii[row][azimuth];
-    let reach_mm = p.x.hypot(p.z) + line.half_mm;
+    let reach_mm = from_axis(p) + line.half_mm;
     Spot { row, azimuth, reach_mm, surface_mm, solid, wisp: line.wisp, carried }
 }
 
