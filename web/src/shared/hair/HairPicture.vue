@@ -142,13 +142,16 @@ watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, do
   }
 }
 
-canvas {
-  transition: opacity 0.12s;
-}
-
 /* Hair throws a soft shadow on what lies behind it. */
 svg + canvas {
   filter: drop-shadow(0 2px 3px rgb(20 20 30 / 0.3));
+}
+
+/* On a small picture it can't be seen, and where no graphics card helps every frame pays for it. */
+@container (max-width: 200px) {
+  svg + canvas {
+    filter: none;
+  }
 }
 
 .stale canvas,
