@@ -74,7 +74,8 @@ impl HeadForm {
     /// The head on which a tape reads these measures. Measures that no head can have together are named.
     pub fn of(measures: &Measures, skull: SkullForm) -> Result<Self, FieldErrors> {
         skull.check()?;
-        // The girth runs in the plane y = 0, where the height plays no part: first the one, then the other.
+        // The girth runs in the plane y = 0, where the height plays no part, and grows as the head does: first the one, then
+        // the other.
         let flat = |half_length_mm: f64| Self {
             half_breadth_mm: BREADTH_OVER_LENGTH * half_length_mm,
             half_length_mm,
@@ -82,24 +83,25 @@ impl HeadForm {
             depth_mm: half_length_mm,
             bumps: bumps(skull),
         };
-        let half_length = grown_until(measures.girth_mm, measures.girth_mm, |c| flat(c).girth_mm());
-        let with_top =
-            |top_mm: f64| Self { top_mm, depth_mm: DEPTH_OVER_HEIGHT * top_mm, ..flat(half_length) };
-        let top = grown_until(measures.over_top_mm, measures.over_top_mm, |b| with_top(b).over_top_mm());
-        let form = with_top(top);
-        let share = top / form.half_breadth_mm;
-        if !(HEIGHT_SHARES.0..=HEIGHT_SHARES.1).contains(&share) {
-            let mut faults = FieldErrors::default();
-            let id = if share < HEIGHT_SHARES.0 {
-                "fault-too-short-for-girth"
-            } else {
-                "fault-too-long-for-girth"
-            };
+        let flat = flat(measures.girth_mm / flat(1.0).girth_mm());
+        let with_top = |top_mm: f64| Self { top_mm, depth_mm: DEPTH_OVER_HEIGHT * top_mm, ..flat.clone() };
+        let over = |top_mm: f64| with_top(top_mm).over_top_mm() - measures.over_top_mm;
+        let [low, high] = [HEIGHT_SHARES.0, HEIGHT_SHARES.1]
+            .map(|share| share * flat.half_breadth_mm)
+            .map(|mm| (mm, over(mm)));
+        let impossible = |id: &str| {
             let problem = Message::new(id).with("girth", Arg::Mm(measures.girth_mm)).into();
+            let mut faults = FieldErrors::default();
             faults.push("over_top_mm", problem);
-            return Err(faults);
+            Err(faults)
+        };
+        if low.1 > 0.0 {
+            return impossible("fault-too-short-for-girth");
         }
-        Ok(form)
+        if high.1 < 0.0 {
+            return impossible("fault-too-long-for-girth");
+        }
+        Ok(with_top(zero_between(low, high, tolerance::LENGTH_MM, over)))
     }
 
     /// A ball, on which what hands do has a closed form.
@@ -200,9 +202,10 @@ impl HeadForm {
     /// Length of a tape laid on the surface along a curve of directions, mm.
     fn tape_mm(&self, from: f64, to: f64, along: impl Fn(f64) -> Vec3) -> f64 {
         let at = |i: u32| self.point(&along(from + (to - from) * f64::from(i) / f64::from(TAPE_STEPS)));
+        let points: Vec<Vec3> = (0..=TAPE_STEPS).map(at).collect();
         // Chords fall short of the curve by a share that Richardson's step takes away.
-        let chords = |step: u32| -> f64 {
-            (0..TAPE_STEPS / step).map(|i| (at((i + 1) * step) - at(i * step)).norm()).sum()
+        let chords = |step: usize| -> f64 {
+            points.windows(step + 1).step_by(step).map(|over| (over[step] - over[0]).norm()).sum()
         };
         (4.0 * chords(1) - chords(2)) / 3.0
     }
@@ -221,20 +224,6 @@ pub fn drawn(p: &Vec3) -> [f32; 3] {
 /// A point that was handed out.
 pub(crate) fn from_drawn(p: &[f32; 3]) -> Vec3 {
     Vec3::from(p.map(f64::from))
-}
-
-/// Where an increasing `f` over (0, `highest`] reaches `target`.
-fn grown_until(target: f64, highest: f64, f: impl Fn(f64) -> f64) -> f64 {
-    let (mut low, mut high) = (0.0, highest);
-    for _ in 0..50 {
-        let middle = 0.5 * (low + high);
-        if f(middle) < target {
-            low = middle;
-        } else {
-            high = middle;
-        }
-    }
-    0.5 * (low + high)
 }
 
 #[cfg(test)]
@@ -334,9 +323,14 @@ mod tests {
 
     #[test]
     fn measures_that_no_head_can_have_together_are_named() {
-        let measures = Measures { girth_mm: 690.0, over_top_mm: 245.0, ..Measures::default() };
-        let faults = HeadForm::of(&measures, SkullForm::default()).expect_err("too flat");
-        assert_eq!(faults.0[0].field, "over_top_mm");
+        for (girth_mm, over_top_mm, says) in
+            [(690.0, 245.0, "fault-too-short-for-girth"), (480.0, 470.0, "fault-too-long-for-girth")]
+        {
+            let measures = Measures { girth_mm, over_top_mm, ..Measures::default() };
+            let faults = HeadForm::of(&measures, SkullForm::default()).expect_err(says);
+            assert_eq!(faults.0[0].field, "over_top_mm");
+            assert!(format!("{faults:?}").contains(says), "{faults:?}");
+        }
         let faults =
             HeadForm::of(&Measures::default(), SkullForm { occiput: 3.0, crown: 0.0 }).expect_err("range");
         assert_eq!(faults.0[0].field, "occiput");
