@@ -42,32 +42,35 @@ pub struct Profile {
 impl Profile {
     /// The profile of hair that hangs as this rod does.
     pub fn of(rod: &Rod) -> Self {
-        let mut at = [(0.0, 0.0, 0.0); NODES];
+        let nodes: [f64; NODES] = std::array::from_fn(|i| FIRST_MM * f64::from(1_u32 << i));
         // Only whole loops push their neighbours away: of a bend that its own weight opens within less than a loop of its
         // end nothing is closed.
         let loops = rod.characteristic_length_mm() / (TAU * rod.radius_mm);
         let coiled = loops / (loops + 0.5);
         // Within a quarter turn of its end a hair has bent, and no loop has closed.
         let quarter = 0.25 * TAU * rod.radius_mm.min(LARGEST_LOOP_MM);
-        let closed = |fibre: f64| {
-            let x = rod.extension(rod.weight_mn_mm * (fibre + quarter));
-            coiled * (1.0 - x * x).powi(2)
-        };
-        let mut fibre = FIRST_MM;
-        let mut low = closed(0.0);
+        // The end, then half way to each node and the node itself.
+        let mut asked = [quarter; 2 * NODES + 1];
+        let mut from = 0.0;
+        for (half, fibre) in (1..).step_by(2).zip(nodes) {
+            asked[half] += 0.5 * (from + fibre);
+            asked[half + 1] += fibre;
+            from = fibre;
+        }
+        let hanging = rod.helices(&asked);
+        let closed = hanging.map(|(_, x)| coiled * (1.0 - x * x).powi(2));
         // Simpson's rule from node to node; the first from the very end.
         let mut sum = 0.0;
         let mut from = 0.0;
-        for node in &mut at {
-            let high = closed(fibre);
-            sum += (fibre - from) / 6.0 * (low + 4.0 * closed(0.5 * (from + fibre)) + high);
+        let at: [_; NODES] = std::array::from_fn(|i| {
+            let (low, half, high) = (2 * i, 2 * i + 1, 2 * i + 2);
+            sum += (nodes[i] - from) / 6.0 * (closed[low] + 4.0 * closed[half] + closed[high]);
+            from = nodes[i];
             // As a spiral, whatever its length: this is the end of long hair. Short hair hangs as a hook, deeper than that, and is
             // scaled to its fibre where it is used.
-            *node = (rod.helix_mm(fibre + quarter, 0.0) - rod.helix_mm(quarter, 0.0), fibre, sum);
-            (from, low) = (fibre, high);
-            fibre *= 2.0;
-        }
-        let weights = at.map(|(_, fibre, _)| 1.0 / (fibre + LEAST_MM));
+            (hanging[high].0 - hanging[0].0, from, sum)
+        });
+        let weights = nodes.map(|fibre| 1.0 / (fibre + LEAST_MM));
         let rows = Rows::from_fn(|i, k| weights[i] * DECAY_MM[k] * -(-at[i].0 / DECAY_MM[k]).exp_m1());
         let fit = |wanted: &dyn Fn(&(f64, f64, f64)) -> f64| {
             Terms::from(not_negative(&rows, &SVector::from_fn(|i, _| weights[i] * wanted(&at[i]))))

@@ -152,16 +152,17 @@ impl Rod {
         self.helix_above(&self.tip(tip_pull_mn), length_mm).0
     }
 
-    /// Axial lengths of many lengths of fibre that carry nothing but themselves, mm.
-    pub(super) fn helices_mm<const N: usize>(&self, lengths_mm: &[f64; N]) -> [f64; N] {
+    /// Axial length, mm, and extension at the root of each of many lengths of fibre that carry nothing but themselves.
+    pub(crate) fn helices<const N: usize>(&self, lengths_mm: &[f64; N]) -> [(f64, f64); N] {
         let tip = self.tip(0.0);
         let pulls = lengths_mm.map(|length| self.weight_mn_mm * length / self.scale_mn);
         let leans = self.leans(&pulls);
         std::array::from_fn(|i| {
             if pulls[i] < LEAST_ADDED {
-                return self.helix_above(&tip, lengths_mm[i]).0;
+                return self.helix_above(&tip, lengths_mm[i]);
             }
-            self.characteristic_length_mm() * (self.gamma(pulls[i], leans[i]) - tip.gamma)
+            let helix_mm = self.characteristic_length_mm() * (self.gamma(pulls[i], leans[i]) - tip.gamma);
+            (helix_mm, leans[i].extension())
         })
     }
 

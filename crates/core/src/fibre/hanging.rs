@@ -37,8 +37,8 @@ impl Rod {
 
     /// The same of many lengths that carry nothing but themselves.
     pub fn hanging_all_mm<const N: usize>(&self, lengths_mm: &[f64; N]) -> [f64; N] {
-        let helices = self.helices_mm(lengths_mm);
-        std::array::from_fn(|i| self.deeper_mm(helices[i], lengths_mm[i], 0.0))
+        let helices = self.helices(lengths_mm);
+        std::array::from_fn(|i| self.deeper_mm(helices[i].0, lengths_mm[i], 0.0))
     }
 
     /// The deeper of a spiral and the hook of as much fibre, mm.
