@@ -1,6 +1,7 @@
 //! The line of the ends: where it lies, and hair moved until it lies where it was seen.
 
 use super::search::Moved;
+use crate::drape::Drape;
 use crate::fall::{AsWorn, End, Worn, ends, ends_of, worn_at};
 use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::reading::LinePoint;
@@ -25,17 +26,19 @@ const MOST_MOVED: f64 = 0.4;
 /// Hair that is held up and goes down by less than this of its length is made longer as if it were that.
 const LEAST_HANGS: f64 = 0.3;
 
-/// Height of the line in the sector round an azimuth, mm: of its lowest ends, strands leaving the head at these azimuths. None
-/// where no hair ends.
-fn line_mm(around: &[f64], ends: &[End], azimuth: f64) -> Option<f64> {
+/// How much each strand has to say of the line in the sector round an azimuth, strands leaving the head at these azimuths.
+fn sector(around: &[f64], azimuth: f64) -> Vec<f64> {
+    around.iter().map(|leaves| (1.0 - turn(leaves - azimuth).abs() / SECTOR).max(0.0)).collect()
+}
+
+/// Height of the line in a sector, mm: of its lowest ends. None where no hair ends.
+fn line_mm(sector: &[f64], ends: &[End]) -> Option<f64> {
     let mut inside: Vec<(f64, f64)> = ends
         .iter()
-        .filter_map(|end| {
-            let off = turn(around[end.strand] - azimuth).abs();
-            (off < SECTOR).then(|| (end.at.y, end.volume_mm2 * (1.0 - off / SECTOR)))
-        })
+        .filter(|end| sector[end.strand] > 0.0)
+        .map(|end| (end.at.y, end.volume_mm2 * sector[end.strand]))
         .collect();
-    inside.sort_by(|a, b| a.0.total_cmp(&b.0));
+    inside.sort_unstable_by(|a, b| a.0.total_cmp(&b.0));
     let all: f64 = inside.iter().map(|(_, hairs)| hairs).sum();
     // The mean of the lowest eighth changes evenly while hair is moved, where a single end would jump.
     let mut volume = IN_LINE * all;
@@ -50,15 +53,15 @@ fn line_mm(around: &[f64], ends: &[End], azimuth: f64) -> Option<f64> {
 /// Height of the line at each of some points, mm.
 pub(super) fn heights_mm(hair: &Hair, points: &[LinePoint]) -> Vec<Option<f64>> {
     let all = ends(hair, &AsWorn::of(hair, &hair.lengths));
-    let around: Vec<f64> = (0..hair.strands.len()).map(|i| leaves(hair, i)).collect();
-    points.iter().map(|point| line_mm(&around, &all, point.at.azimuth())).collect()
+    let around = around(hair);
+    points.iter().map(|point| line_mm(&sector(&around, point.at.azimuth()), &all)).collect()
 }
 
-/// The azimuth at which a strand leaves the head. This, and not where it ends, decides to which line it belongs: hair
+/// The azimuth at which each strand leaves the head. This, and not where it ends, decides to which line it belongs: hair
 /// that just reaches a shoulder slides off it to front or back.
-fn leaves(hair: &Hair, strand: usize) -> f64 {
-    let leave = hair.drapes[strand].leave();
-    leave.x.atan2(leave.z)
+fn around(hair: &Hair) -> Vec<f64> {
+    let azimuth = |drape: &Drape| drape.leave().x.atan2(drape.leave().z);
+    hair.drapes.iter().map(azimuth).collect()
 }
 
 /// An angle from −π to π.
@@ -69,6 +72,7 @@ fn turn(angle: f64) -> f64 {
 /// A point of the line.
 struct Laid {
     azimuth: f64,
+    sector: Vec<f64>,
     /// Where it was measured, and where the line lay there before anything was moved, mm.
     wanted_mm: f64,
     lay_mm: f64,
@@ -82,34 +86,37 @@ pub(super) fn lay(hair: &mut Hair, points: &[LinePoint], before: Option<Moved>) 
         return found;
     }
     let read = AsWorn::of(hair, &hair.lengths);
-    let around: Vec<f64> = (0..hair.strands.len()).map(|i| leaves(hair, i)).collect();
+    let around = around(hair);
     let all = ends(hair, &read);
     let here = &*hair;
-    let laid: Vec<Laid> = points
-        .iter()
-        .map(|point| {
-            let (azimuth, wanted_mm) = (point.at.azimuth(), point.lies.height_mm(&here.measures));
-            // Where no hair ends there is nothing to move.
-            let lay_mm = line_mm(&around, &all, azimuth).unwrap_or(wanted_mm);
-            Laid { azimuth, wanted_mm, lay_mm }
-        })
-        .collect();
+    let point = |point: &LinePoint| {
+        let (azimuth, wanted_mm) = (point.at.azimuth(), point.lies.height_mm(&here.measures));
+        let sector = sector(&around, azimuth);
+        // Where no hair ends there is nothing to move.
+        let lay_mm = line_mm(&sector, &all).unwrap_or(wanted_mm);
+        Laid { azimuth, sector, wanted_mm, lay_mm }
+    };
+    let laid: Vec<Laid> = points.par_iter().map(point).collect();
     let strands = 0..here.strands.len();
     let along = strands.clone().into_par_iter().flat_map_iter(|i| {
-        let (around, read, laid) = (around[i], &read.0[i], &laid);
-        (0..SHARES).flat_map(move |share| goes_along(around, read.end(here, i, share).y, laid))
+        let (read, says) = (&read.0[i], says(around[i], &laid));
+        let ends = (0..SHARES).map(|share| read.end(here, i, share).y);
+        ends.flat_map(|end| laid.iter().zip(&says).map(move |(at, says)| says * takes_along(at, end)))
+            .collect::<Vec<_>>()
     });
     let along = DMatrix::from_vec(points.len(), SHARES * strands.len(), along.collect());
     let worn = |i: usize, raised: &DVector<f64>| moved(here, i, &read.0[i], &raised.as_slice()[SHARES * i..]);
+    // What ends in no sector is looked at in vain.
+    let seen: Vec<usize> = strands.clone().filter(|i| laid.iter().any(|at| at.sector[*i] > 0.0)).collect();
     let off = |up: &DVector<f64>| {
         let raised = along.tr_mul(up);
-        let ends = strands.clone().into_par_iter().flat_map_iter(|i| {
+        let ends = seen.par_iter().flat_map_iter(|&i| {
             let (worn, read) = (worn(i, &raised), read.0[i]);
             let worn = if worn == read.lengths { read } else { worn_at(here, i, worn) };
             ends_of(here, i, &worn).collect::<Vec<_>>()
         });
         let ends: Vec<End> = ends.collect();
-        let off = |at: &Laid| line_mm(&around, &ends, at.azimuth).map_or(0.0, |lies| at.wanted_mm - lies);
+        let off = |at: &Laid| line_mm(&at.sector, &ends).map_or(0.0, |lies| at.wanted_mm - lies);
         DVector::from_vec(laid.par_iter().map(off).collect())
     };
     let most: Vec<f64> =
@@ -152,18 +159,21 @@ fn fibre_of(hair: &Hair, strand: usize, read: &Worn, worn: &ShareLengths) -> Sha
     fibre
 }
 
-/// What share of the way that each point of the line is moved up hair goes along with it that leaves the head here and ends at this
-/// height.
-fn goes_along(azimuth: f64, end_mm: f64, laid: &[Laid]) -> impl Iterator<Item = f64> {
-    let says = move |at: &Laid| {
+/// What share of the way that each point of the line is moved up hair goes along with it that leaves the head here and ends in it.
+fn says(azimuth: f64, laid: &[Laid]) -> Vec<f64> {
+    let says = |at: &Laid| {
         let aside = turn(azimuth - at.azimuth) / REACH;
         (-aside * aside).exp()
     };
-    let sum: f64 = laid.iter().map(says).sum();
-    laid.iter().map(move |at| {
-        // Hair well above the line is of the layers and stays; a line that goes up takes along what it meets.
-        let band = LINE_BAND_MM + (at.wanted_mm - at.lay_mm).max(0.0);
-        let above = ((end_mm - at.lay_mm) / band).clamp(0.0, 1.0);
-        if sum < 1e-3 { 0.0 } else { says(at) / sum.max(1.0) * (1.0 - above * above * (3.0 - 2.0 * above)) }
-    })
+    let all: Vec<f64> = laid.iter().map(says).collect();
+    let sum: f64 = all.iter().sum();
+    all.into_iter().map(|says| if sum < 1e-3 { 0.0 } else { says / sum.max(1.0) }).collect()
+}
+
+/// What share of that hair goes along that ends at this height.
+fn takes_along(at: &Laid, end_mm: f64) -> f64 {
+    // Hair well above the line is of the layers and stays; a line that goes up takes along what it meets.
+    let band = LINE_BAND_MM + (at.wanted_mm - at.lay_mm).max(0.0);
+    let above = ((end_mm - at.lay_mm) / band).clamp(0.0, 1.0);
+    1.0 - above * above * (3.0 - 2.0 * above)
 }
