@@ -12,6 +12,10 @@ use std::f64::consts::TAU;
 /// How much further than its lock's a wisp's loops may be.
 const LOOSER: f64 = 1.3;
 
+/// How far out of step and how uneven locks are that stand: crowded coils find room where they can, and fall in with nothing.
+const STANDING_OUT_OF_PHASE: f64 = 0.5;
+const STANDING_UNEVEN: f64 = 0.3;
+
 /// How locks of a kind of hair look.
 #[derive(Debug, Clone, Copy)]
 pub(super) struct Look {
@@ -46,6 +50,16 @@ impl Look {
             (_, WornStyle::Smoothed) => SMOOTHED,
         }
     }
+
+    /// The same of hair that its neighbours hold up so much, 0 to 1.
+    pub fn standing(self, held_up: f64) -> Self {
+        let more = |own: f64, standing: f64| own + held_up * (standing - own).max(0.0);
+        Self {
+            out_of_phase: more(self.out_of_phase, STANDING_OUT_OF_PHASE),
+            uneven: more(self.uneven, STANDING_UNEVEN),
+            ..self
+        }
+    }
 }
 
 /// What sets one lock apart from its neighbours.
@@ -56,6 +70,8 @@ pub(super) struct Own {
     pub phase: f64,
     /// Its loops over the usual ones.
     pub loops: f64,
+    /// To which side it bends first, radians round it.
+    pub bends_to: f64,
     /// Whether a wisp strays from it, and how far out, as a share of the most.
     pub strays: Option<f64>,
 }
@@ -71,7 +87,8 @@ impl Own {
         let (hand, phase, loops) =
             (one().signum(), TAU * (runs + look.out_of_phase * one()), 1.0 + look.uneven * one());
         let (chance, out) = (0.5 * (1.0 + one()), 0.5 * (1.0 + one()));
-        Self { hand, phase, loops, strays: (chance < look.strays).then_some(out) }
+        let bends_to = 0.5 * TAU * one();
+        Self { hand, phase, loops, bends_to, strays: (chance < look.strays).then_some(out) }
     }
 
     /// Of the wisp that strays from it.
@@ -83,9 +100,12 @@ impl Own {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::fall::AsWorn;
     use crate::grow::HairRequest;
     use crate::hair::Hair;
-    use crate::head::{Landmark, Zone};
+    use crate::head::{Landmark, Vec3, Zone};
+    use crate::lock::choose::chosen;
+    use crate::lock::ribbon::bulk;
     use crate::lock::{Lock, locks};
     use crate::reading::{RawReading, RawZoneReading, Spot, SpotKind};
 
@@ -185,14 +205,39 @@ mod tests {
     }
 
     #[test]
+    fn what_stands_bends_aside_on_its_way_and_what_hangs_does_not() {
+        // How far the middle of a lock lies to the side of where its hair would run alone, mm. Out from the head it may be carried.
+        let aside = |sprung_mm: f64, fibre_mm: f64| {
+            let hair = hair(sprung_mm, WornStyle::AsItSprings, vec![]);
+            let lengths = vec![[fibre_mm; crate::hair::SHARES]; hair.strands.len()];
+            let worn = AsWorn::of(&hair, &lengths);
+            let (all, chosen) = (locks(&hair, &lengths, COUNT), chosen(&hair, bulk(&hair, COUNT)));
+            let off =
+                all.iter().zip(&chosen).filter(|(lock, _)| lock.line[0][1] < 80.0).map(|(lock, chosen)| {
+                    let n = lock.line.len();
+                    let middle = &lock.line[2 * n / 5..3 * n / 5];
+                    let mean = middle.iter().map(crate::head::from_drawn).sum::<Vec3>() / middle.len() as f64;
+                    let worn = &worn.0[chosen.strand];
+                    let alone = worn.place(&hair, chosen.strand, 0.5 * worn.longest_mm);
+                    (mean.x * alone.z - mean.z * alone.x).abs() / alone.xz().norm()
+                });
+            let off: Vec<f64> = off.collect();
+            assert!(off.len() > 100, "{}", off.len());
+            off.iter().sum::<f64>() / off.len() as f64
+        };
+        let (stands, hangs) = (aside(75.0, 240.0), aside(298.0, 240.0));
+        assert!(stands > 2.5 && hangs < 1.0, "{stands} {hangs}");
+    }
+
+    #[test]
     fn what_stands_fans_out_to_its_ends_and_what_hangs_does_not() {
-        // Room across a lock at a share of its length: how far its loops reach to both sides.
+        // Room across a lock at a share of its length: how far one of its loops reaches to both sides.
         let across = |lock: &Lock, share: f64| {
             let at = (share * lock.line.len() as f64) as usize;
-            let near = &lock.line[at - 6..at + 6];
-            let mean: [f32; 3] = std::array::from_fn(|i| near.iter().map(|p| p[i]).sum::<f32>() / 12.0);
+            let near = &lock.line[at - 3..at + 3];
+            let mean: [f32; 3] = std::array::from_fn(|i| near.iter().map(|p| p[i]).sum::<f32>() / 6.0);
             near.iter().map(|p| (0..3).map(|i| (p[i] - mean[i]).powi(2)).sum::<f32>().sqrt()).sum::<f32>()
-                / 12.0
+                / 6.0
         };
         let wider = |sprung_mm: f64, fibre_mm: f64| {
             let hair = hair(sprung_mm, WornStyle::AsItSprings, vec![]);

@@ -9,7 +9,7 @@ use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::head::{Solid, Vec3, Zone, drawn};
 use rayon::prelude::*;
 use serde::Serialize;
-use std::f64::consts::TAU;
+use std::f64::consts::{PI, TAU};
 
 /// Least distance of a lock's line from head and body, mm.
 const CLEAR_MM: f64 = 1.5;
@@ -31,6 +31,10 @@ const WIDEST_SHARE: f64 = 0.3;
 /// how much of that its width has.
 const MOST_FANNED: f64 = 2.2;
 const FANNED_WIDTH: f64 = 0.25;
+/// How far a lock that stands bends aside on its way, as a share of the room that it has, and how far round itself from its root to
+/// its end, radians: straight ones would stand like the bristles of a brush.
+const BENDS_SHARE: f64 = 0.7;
+const BENDS_ROUND: f64 = 1.2 * TAU;
 /// How far from the parting hair that stands is held from both sides, mm.
 const BOTH_SIDES_MM: f64 = 40.0;
 /// How far up the scalp must face where it is.
@@ -94,7 +98,7 @@ pub fn locks(hair: &Hair, lengths: &[ShareLengths], count: usize) -> Vec<Lock> {
 }
 
 /// How many of so many locks are no wisps.
-fn bulk(hair: &Hair, count: usize) -> usize {
+pub(super) fn bulk(hair: &Hair, count: usize) -> usize {
     let strays: f64 = hair.strands.iter().map(|strand| Look::of(strand).strays).sum();
     (count as f64 / (1.0 + strays / hair.strands.len().max(1) as f64)).round() as usize
 }
@@ -110,7 +114,7 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
     if worn.longest_mm < LEAST_MM {
         return None;
     }
-    let look = Look::of(strand);
+    let look = Look::of(strand).standing(worn.lie.held_up);
     let own = Own::of(i, strand, &look);
     let fibre_mm = lengths.iter().copied().fold(0.0, f64::max);
     let winds = wound(&strand.worn_rod, fibre_mm);
@@ -155,7 +159,10 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
                 let (sin, cos) = (own.phase + own.hand * winds[k].turned).sin_cos();
                 let stray = out * strays_mm.unwrap_or(0.0) * winds[k].along.powi(2);
                 let radius = winds[k].radius_mm * own.loops * (1.0 + (fanned - 1.0) * winds[k].along);
-                axis[k] + (out * cos + across * sin) * radius + stray
+                // It ends where its hair does.
+                let (aside, ahead) = (own.bends_to + own.hand * BENDS_ROUND * winds[k].along).sin_cos();
+                let bends = BENDS_SHARE * worn.lie.held_up * meets * (PI * winds[k].along).sin();
+                axis[k] + (out * cos + across * sin) * radius + (out * ahead + across * aside) * bends + stray
             })
             .collect(),
         along_mm: along_mm.clone(),
@@ -174,9 +181,9 @@ fn wind(hair: &Hair, chosen: &Chosen, lengths: &ShareLengths) -> Option<(Placed,
 /// between standing locks no parting opens.
 fn held_upright(hair: &Hair, strand: usize, worn: &Worn) -> f64 {
     let drape = &hair.drapes[strand];
-    let near = (-drape.main().parts_mm() / BOTH_SIDES_MM).exp();
+    let near = (-(drape.main().parts_mm() / BOTH_SIDES_MM).powi(2)).exp();
     let stands = 1.0 - (worn.longest_mm / worn.turn.worn_mm.max(LEAST_MM)).min(1.0).powi(4);
-    worn.lie.held_up * near * stands * drape.parts(worn.longest_mm)
+    worn.lie.held_up.sqrt() * near * stands * drape.parts(worn.longest_mm)
 }
 
 /// Two unit vectors square to the axis at one of its points: across, and away from the head.
@@ -300,7 +307,7 @@ mod tests {
             lock / hair
         };
         let (coils, straight) = (leans(640.0, 190.0), leans(520.0, 516.0));
-        assert!(coils < 0.6 && straight > 0.9, "{coils} {straight}");
+        assert!(coils < 0.45 && straight > 0.9, "{coils} {straight}");
     }
 
     #[test]
