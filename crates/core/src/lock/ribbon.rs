@@ -67,6 +67,13 @@ impl Lock {
         self.root_mm + (self.width_mm - self.root_mm) * (along / self.gathered_at).min(1.0)
     }
 
+    /// How far along it a share of its hair ends, from its shortest to its longest: half of it at its mean.
+    pub fn reach(&self, share: f32) -> f32 {
+        let [shortest, mean, longest] = self.ends;
+        let (from, to, at) = if share < 0.5 { (shortest, mean, share) } else { (mean, longest, share - 0.5) };
+        from + 2.0 * at * (to - from)
+    }
+
     /// Share of its hair that is still there so far along, 0 to 1: all of it down to its shortest, half at its mean.
     pub fn left_at(&self, along: f32) -> f32 {
         let [shortest, mean, longest] = self.ends;

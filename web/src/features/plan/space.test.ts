@@ -9,7 +9,7 @@ describe("the head in space", () => {
     expect(isShown("head", "now") && isShown("hand", "after")).toBe(true);
   });
 
-  it("lifts each lock as a whole, and neighbours differently", () => {
+  it("lifts each strand as a whole, and neighbours differently", () => {
     // Three strips of two triangles.
     const strips = [0, 4, 8].flatMap((first) => [0, 1, 2, 2, 1, 3].map((corner) => first + corner));
     const lifts = [...liftsOf(strips, 12)];

@@ -61,24 +61,24 @@ export function isShown(part: string, shown: Shown): boolean {
   return true;
 }
 
-/** How much nearer than it is a lock is taken to be at most, where it is drawn over or under others, m. */
+/** How much nearer than it is a strand of a lock is taken to be at most, where it is drawn over or under others, m. */
 const LIFTED = 0.014;
-/** How far each lock of a mesh is lifted, 0 to 1, for each of its corners: a lock's triangles go on from each other's corners. */
+/** How far each strand of a mesh is lifted, 0 to 1, for each of its corners: a strand's triangles go on from each other's corners. */
 export function liftsOf(corners: ArrayLike<number>, count: number): Float32Array {
   const lifts = new Float32Array(count);
-  let lock = 0;
+  let strand = 0;
   for (let at = 0, last = -1; at < corners.length; at += 3) {
     const three = [corners[at]!, corners[at + 1]!, corners[at + 2]!] as const;
-    if (last >= 0 && Math.min(...three) > last) lock++;
+    if (last >= 0 && Math.min(...three) > last) strand++;
     last = Math.max(...three);
     // Neighbours are far apart in number; the golden section leaves them far apart in height.
-    for (const corner of three) lifts[corner] = (lock * 0.618_033_988_75) % 1;
+    for (const corner of three) lifts[corner] = (strand * 0.618_033_988_75) % 1;
   }
   return lifts;
 }
-/** Locks that cut through each other would show in turns, in as many bits as there are cuts: each lies over or under its neighbours as a
- * whole. */
-function liftLocks(material: Material) {
+/** Strands that cut through each other would show in turns, in as many bits as there are cuts: each lies over or under its neighbours
+ * as a whole. */
+function liftStrands(material: Material) {
   material.onBeforeCompile = (shader) => {
     shader.vertexShader = `attribute float lift;\n${shader.vertexShader}`.replace(
       "#include <project_vertex>",
@@ -266,7 +266,7 @@ export class Space {
     const kept = this.materials.get(name);
     if (kept) return kept;
     const light = HAIR[name];
-    // Of hair each lock has its own shade, and is seen from both sides.
+    // Of hair each strand has its own shade, and is seen from both sides.
     const hair = light !== undefined && name !== "scalp";
     const color = new Color(light ? this.hairTone : this.colourOf(COLOURS[name] ?? "--line-strong"));
     color.multiplyScalar(light ?? 1);
@@ -274,7 +274,7 @@ export class Space {
     const made = surface
       ? new MeshLambertMaterial({ color, vertexColors: hair, side: hair ? DoubleSide : FrontSide })
       : new LineBasicMaterial({ color, transparent: faint, opacity: faint ? 0.55 : 1 });
-    if (name.startsWith("hair ")) liftLocks(made);
+    if (name.startsWith("hair ")) liftStrands(made);
     this.materials.set(name, made);
     return made;
   }
