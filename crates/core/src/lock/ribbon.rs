@@ -36,7 +36,7 @@ const FANNED_WIDTH: f64 = 0.25;
 const BENDS_SHARE: f64 = 0.7;
 const BENDS_ROUND: f64 = 1.2 * TAU;
 /// How far from the parting hair that stands is held from both sides, mm.
-const BOTH_SIDES_MM: f64 = 40.0;
+const BOTH_SIDES_MM: f64 = 65.0;
 /// How far up the scalp must face where it is.
 const LEAST_UP: f64 = 0.5;
 /// How wide a wisp is, and how far out it strays at most, mm.
