@@ -48,6 +48,21 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
       .locator(".after")
       .getAttribute("d");
 
+  // Hair from one side is at no time seen on a person from another.
+  const side = (name: string) =>
+    wren.getByRole("group", { name: "Seen from" }).getByRole("button", { name, exact: true });
+  const hair = wren.locator("figure .hair");
+  for (const name of ["from the left", "from the front"]) {
+    await expect(hair.and(wren.locator("[data-painted]:not(.stale)"))).toBeVisible();
+    const hidden = await side(name).evaluate(async (button: HTMLElement) => {
+      button.click();
+      await new Promise(requestAnimationFrame);
+      return getComputedStyle(document.querySelector("figure .hair canvas")!).visibility;
+    });
+    expect(hidden).toBe("hidden");
+    await expect(hair.locator("canvas").first()).toBeVisible();
+  }
+
   // A line further down takes less, and the outline follows.
   const [before, drawn] = [await grams(), await outline()];
   await choose(wren.getByLabel("Perimeter at"), "armpit");

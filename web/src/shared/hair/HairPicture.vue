@@ -2,7 +2,8 @@
 /**
  * Hair as hair, from one side: what lies behind the person, the person, what lies in front of them, and lines over it.
  *
- * The hair is painted beside the page; until it is, and while it is out of date, it is pale and the lines tell.
+ * The hair is painted beside the page; until it is, and while it is out of date, it is pale and the lines tell. From another side
+ * there is none until it is painted.
  */
 import type { Figure } from "@/api";
 import type { View } from "@/shared/sights";
@@ -39,11 +40,11 @@ const before = ref<HTMLCanvasElement>();
 const { width } = useElementSize(frame);
 /** How often it was painted: what measures and what takes pictures waits for that. */
 let paintings = 0;
-/** Whether there is hair on it. */
-const hairy = ref(false);
+/** From which side the hair is seen that is on it; none where there is none. */
+const seenFrom = ref<View>();
 /** Hair grows out of its own shade: skin shows only where it parts. Without hair it would look shaved. */
 const scalp = computed(() => scalpOf(props.figure, props.view));
-const shade = computed(() => (props.locks && hairy.value ? css(scalpColour(props.tones)) : undefined));
+const shade = computed(() => (props.locks && seenFrom.value ? css(scalpColour(props.tones)) : undefined));
 const mostLocks = computed(() => Math.max(1, Math.round(LOCKS_PER_DOT * width.value)));
 const chin = computed(() => chinOf(props.figure));
 const viewBox = computed(() => props.box.join(" "));
@@ -90,7 +91,7 @@ async function draw() {
     parts.map(({ from, before: bitmap }) => ({ from, bitmap })),
   );
   waiting.value = false;
-  hairy.value = painted !== undefined;
+  seenFrom.value = painted && view;
   frame.value?.setAttribute("data-painted", String(++paintings));
 }
 watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, dots], draw, {
@@ -100,7 +101,12 @@ watch([() => props.locks, () => props.view, () => props.tones, chin, viewBox, do
 </script>
 
 <template>
-  <div ref="frame" class="hair" :class="{ stale: stale || waiting }" :style="{ aspectRatio: `${box[2]} / ${box[3]}` }">
+  <div
+    ref="frame"
+    class="hair"
+    :class="{ stale: stale || waiting, turned: seenFrom && seenFrom !== view }"
+    :style="{ aspectRatio: `${box[2]} / ${box[3]}` }"
+  >
     <canvas ref="behind" aria-hidden="true"></canvas>
     <svg :viewBox="viewBox" aria-hidden="true">
       <PersonLines :figure="figure" :view="view" />
@@ -157,6 +163,11 @@ svg + canvas {
 .stale canvas,
 .stale .scalp {
   opacity: 0.4;
+}
+
+/* Hair from one side doesn't lie on a person from another. */
+.turned canvas {
+  visibility: hidden;
 }
 
 .scalp {
