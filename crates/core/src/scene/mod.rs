@@ -69,7 +69,8 @@ pub fn scene(
         of.iter().map(pick).filter(|line| line.len() > 1).cloned().collect::<Vec<_>>()
     };
     // Ears that hair covers would stand through it. A cut covers none that weren't.
-    let bust = bust::bust(hair, [1.0, -1.0].map(|hand| covers_ear(&after, hand)));
+    let covered = [1.0, -1.0].map(|hand| covers_ear(&after, hand));
+    let bust = bust::bust(hair, covered, lies_on_shoulders(hair, &now) || lies_on_shoulders(hair, &after));
     // One hand holds one section: the last that is shown. Its hair is drawn, of those before it only how it was held.
     let (in_hand, before) = sections.split_last().map_or((None, sections), |(last, rest)| (Some(last), rest));
     let held_by = in_hand.and_then(hand::held);
@@ -108,6 +109,11 @@ fn covers_ear(locks: &[Lock], hand: f32) -> bool {
         hand * x > 0.0 && above > 0.0 && below <= 0.0 && (-EAR_MM..0.5 * EAR_MM).contains(&z)
     };
     locks.iter().filter(|lock| lock.line.windows(2).any(over)).count() >= COVERING
+}
+
+/// Whether hair comes down to the shoulders.
+fn lies_on_shoulders(hair: &Hair, locks: &[Lock]) -> bool {
+    locks.iter().flat_map(|lock| &lock.line).any(|[_, y, _]| f64::from(*y) < hair.body.shoulder_mm())
 }
 
 /// The way of hair that is held, from its root to the hand.
