@@ -1,5 +1,5 @@
 /** Wishes of hair that stands, which comes down to no point of the face. */
-import { expect, openVisit, saveState, SAVED, test } from "./server";
+import { expect, openVisit, saveState, SAVED, test, pick } from "./server";
 
 test("coils that stand are wished by how long they are worn", async ({ wren }) => {
   await openVisit(wren, "Amara Fenn", "Aim");
@@ -9,13 +9,15 @@ test("coils that stand are wished by how long they are worn", async ({ wren }) =
   await expect(row).toContainText("3.5 cm worn");
   const before = await row.locator("td").last().innerText();
 
-  await wren.getByRole("slider", { name: /^Fringe/ }).press("ArrowDown");
+  const fringe = wren.getByRole("slider", { name: /^Fringe/ });
+  await expect(fringe).toBeEnabled();
+  await fringe.press("ArrowDown");
   await expect(worn).toHaveValue("4");
   await expect(row).toContainText("4.0 cm worn");
   await expect(row.locator("td").last()).not.toHaveText(before);
 
   // A place would ask for far more hair than there is: it is said, and undo brings the length back.
-  await wren.getByRole("radio", { name: "by where it ends" }).check({ force: true });
+  await pick(wren.getByRole("radio", { name: "by where it ends" }));
   await expect(wren.getByText("comes down to no point of the face")).toBeVisible();
   await wren.getByRole("button", { name: "Undo" }).click();
   await expect(worn).toHaveValue("4");

@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { Hand, pair } from "./hand";
-import { choose, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
+import { choose, SAVED, blankVisit, expect, openVisit, saveState, test, pick } from "./server";
 
 const zones = (page: Page) => page.getByRole("table").getByRole("row");
 /** To a stage of the visit; until it is there, rows of the one before are still on the page. */
@@ -20,7 +20,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await expect(wren.getByText("33 %").first()).toBeVisible();
 
   await wren.getByText("Read in halves, or with another zone").click();
-  await wren.getByRole("radio", { name: "upper and lower" }).check({ force: true });
+  await pick(wren.getByRole("radio", { name: "upper and lower" }));
   await expect(wren.getByRole("heading", { name: "Left side, upper half" })).toBeVisible();
   await expect(stretched(wren), "what was measured is the first half's").toHaveValue("30");
   await expect(zones(wren).filter({ hasText: "Left side" })).toHaveCount(2);
@@ -66,7 +66,7 @@ test("a zone of two kinds is read in halves, and one of the same kind with anoth
   await zones(wren).filter({ hasText: "upper half" }).first().getByRole("button").click();
   await wren.getByText("Read in halves, or with another zone").click();
   // By key: while its fold opens it moves away from under a pointer.
-  await wren.getByRole("radio", { name: "whole" }).press("Space");
+  await pick(wren.getByRole("radio", { name: "whole" }));
   await expect(wren.getByRole("heading", { name: "Left side", exact: true })).toBeVisible();
   await expect(zones(wren).filter({ hasText: "Nape" })).toContainText("like Left side");
   await expect(saveState(wren)).toHaveText(SAVED);
@@ -80,7 +80,7 @@ test("curl that is only seen makes a mark, and measuring it a surer one", async 
   await wren.getByRole("button", { name: "Crown", exact: true }).first().click();
   await stretched(wren).fill("30");
   await wren.getByText("Curl by eye", { exact: false }).first().click();
-  await wren.getByRole("radio", { name: /^ringlet/ }).press("Space");
+  await pick(wren.getByRole("radio", { name: /^ringlet/ }));
   await expect(wren.getByText("shrinkage, by its curl")).toBeVisible();
   const said = wren.getByText(/^No sprung length measured: Crown\./);
   await expect(said).toBeVisible();
@@ -127,7 +127,7 @@ test("a strand read once more tells how well the hand reads, and who said what s
 
 test("a wet pass goes round the head once more, by keys and by comb", async ({ wren }) => {
   await openVisit(wren, "Ottilie Strand", "Read");
-  await wren.getByRole("radio", { name: "wet pass" }).check({ force: true });
+  await pick(wren.getByRole("radio", { name: "wet pass" }));
   const wet = wren.getByLabel("Sprung, wet");
   await expect(wren.getByRole("heading", { level: 2, name: "Fringe" })).toBeVisible();
   await expect(wet).toBeFocused();

@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { choose, BINARY, SAVED, blankVisit, expect, openVisit, saveState, test } from "./server";
+import { choose, BINARY, SAVED, blankVisit, expect, openVisit, saveState, test, pick } from "./server";
 
 test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
   const picture = info.outputPath("scalp.png");
@@ -22,6 +22,7 @@ test("hairs are counted on a picture, and the count makes the plan's hair as den
 
   await picker.setInputFiles(picture);
   await expect(wren.getByText(/^Counted: \d+ hairs on a square centimetre, give or take \d+\./)).toBeVisible();
+  await expect(density).not.toHaveValue("");
   const counted = Number(await density.inputValue());
   expect(Math.abs(counted / there - 1)).toBeLessThan(0.25);
   await wren.getByRole("button", { name: "Use the thickness, too" }).click();
@@ -75,8 +76,8 @@ test("what hand and eye know of the head is read, and the plan's hair follows", 
   await expect(falls).toBeVisible();
   await wren.getByRole("link", { name: "Skull, parting and whorls are read: see Read." }).click();
   await wren.getByText("Skull, parting, whorls").click();
-  await wren.getByRole("radio", { name: "flat" }).check({ force: true });
-  await wren.getByRole("radio", { name: "high" }).check({ force: true });
+  await pick(wren.getByRole("radio", { name: "flat" }));
+  await pick(wren.getByRole("radio", { name: "high" }));
   await wren.getByRole("button", { name: "Add a whorl or cowlick" }).click();
   await wren.getByLabel("Reach", { exact: true }).fill("500");
   await expect(wren.getByText(/This must be from 1\.0 cm to 12\.0 cm/)).toBeVisible();
@@ -234,7 +235,7 @@ test("curl is told by eye, further strands by their lengths, and density by comp
   // Seven strands in true size; what the lengths can't have is said.
   await wren.getByText("Curl by eye, loop width, turns").click();
   await expect(wren.locator(".scale svg")).toHaveCount(7);
-  await wren.getByRole("radio", { name: "coil", exact: true }).check({ force: true });
+  await pick(wren.getByRole("radio", { name: "coil", exact: true }));
   await expect(wren.getByText("Curl by eye: coil")).toBeVisible();
   await wren.getByLabel("Width of a loop at the end").fill("38");
   await expect(wren.getByText(/the curl you saw is looser than its lengths say/)).toBeVisible();
@@ -273,7 +274,7 @@ test("what changed since the last reading is said, and marks lie on the head", a
 test("the drop is timed by two presses, and hair that soaks oddly asks to be measured wet", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Read");
   await wren.getByRole("tab", { name: "Combs and surface" }).click();
-  await wren.locator(".surface").getByRole("radio", { name: "dry", exact: true }).check({ force: true });
+  await pick(wren.locator(".surface").getByRole("radio", { name: "dry", exact: true }));
   await wren.getByRole("button", { name: "The drop is on" }).click();
   await wren.getByRole("button", { name: /^It is gone/ }).click();
   await expect(wren.getByText(/^It takes up water at once/)).toBeVisible();

@@ -141,15 +141,30 @@ export async function blankVisit(page: Page, name: string): Promise<void> {
 
 /** Chooses one of many by its value, as a person does: opens the list and presses it. */
 export async function choose(field: Locator, value: string | { label: string } | { index: number }): Promise<void> {
-  await field.locator("xpath=ancestor::div[contains(@class, 'el-select__wrapper')]").click();
-  const options = field.page().locator("#layers .el-select-dropdown__item:visible");
+  const page = field.page();
+  // What is drawn may bear the field's name, too.
+  const box = field.and(page.getByRole("combobox"));
+  // In its own list: another's may still be closing.
+  const list = page.locator(`[id="${await box.getAttribute("aria-controls")}"]`);
+  await box.locator("xpath=ancestor::div[contains(@class, 'el-select__wrapper')]").click();
+  const options = list.locator(".el-select-dropdown__item");
   const one =
     typeof value === "string"
-      ? options.and(field.page().locator(`[data-value="${value}"]`))
+      ? options.and(page.locator(`[data-value="${value}"]`))
       : "label" in value
         ? options.filter({ hasText: new RegExp(`^\\s*${value.label}\\s*$`) })
         : options.nth(value.index);
-  await one.click();
+  // A list that moves to where there is room may be missed: it is still open then, and pressed once more.
+  await expect(async () => {
+    await one.click({ timeout: 2_000 });
+    await expect(box).toHaveAttribute("aria-expanded", "false", { timeout: 1_000 });
+  }).toPass();
+}
+
+/** Picks one of a few by key: a pointer misses what lies in a fold that still opens. */
+export async function pick(radio: Locator): Promise<void> {
+  await radio.press("Space");
+  await expect(radio).toBeChecked();
 }
 
 /** What the page says of a save that has landed. */

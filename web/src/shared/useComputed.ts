@@ -18,7 +18,8 @@ export function useComputed<Q, A>(
   const rested = follow ? refThrottled(text, restMs) : refDebounced(text, restMs);
   return useQuery({
     queryKey: computed(() => ["computed", name, rested.value] as const),
-    queryFn: (context) => ask(JSON.parse(rested.value) as Q, follow ? undefined : context.signal),
+    // What is asked is what the answer is kept under, not what may have come since. To look at the signal is to be given up.
+    queryFn: (context) => ask(JSON.parse(context.queryKey[2]) as Q, follow ? undefined : context.signal),
     enabled: computed(() => rested.value !== ""),
     placeholderData: keepPreviousData,
     // Answers are large and never changed: watching or comparing every number in them costs more than drawing them.
