@@ -23,6 +23,6 @@ pub const ALLOWANCE_MM: f64 = 0.01;
 pub const REACH_MM: f64 = 0.05;
 /// Width to which the logarithm of the packing of curls is searched: so much moves a width by half a millimetre.
 pub const PACKING_LN: f64 = 0.01;
-/// Change in mm at which the worn length down to where hair leaves the head has settled: its square over the length, which is
-/// what is left, is nothing.
-pub const TURN_MM: f64 = 1e-4;
+/// Newton's step in mm that is the last in how hair lies on a head: its square over a length there, which is what is left, is
+/// nothing.
+pub const ON_HEAD_MM: f64 = 1e-4;

@@ -72,10 +72,11 @@ impl FallLine {
         let behind = self.behind.height_mm(measures);
         let front = self.front.map_or(behind, |place| place.height_mm(measures));
         let side = self.side.map_or(0.5 * (behind + front), |place| place.height_mm(measures));
-        let round = at.x.hypot(at.z).max(1e-9);
-        let (sin, cos) = (at.x / round, at.z / round);
-        let end = if cos > 0.0 { front } else { behind };
-        side * sin * sin + end * cos * cos
+        // Squares of the sine and the cosine of the way round.
+        let per_square = 1.0 / (at.x * at.x + at.z * at.z).max(1e-18);
+        let (sideways, along) = (at.x * at.x * per_square, at.z * at.z * per_square);
+        let end = if at.z > 0.0 { front } else { behind };
+        side * sideways + end * along
     }
 }
 

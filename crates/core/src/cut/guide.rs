@@ -13,11 +13,15 @@ use super::hand_line::{HandLine, shares};
 use super::hold::{Guide, Hold};
 use super::subsection::Subsection;
 use crate::head::{Scalp, Vec3, taut_mm};
+use rayon::prelude::*;
 
 /// Distance in mm at which a hand is found: a tenth of what is drawn, far below what a comb shows.
 const FOUND_MM: f64 = 1e-3;
 /// Most corrections for a guide that lies on the head. Each brings a tenth of what was off at most.
 const MOST: usize = 12;
+
+/// Points of a hand that are found in one go.
+const AT_ONCE: usize = 9;
 
 /// The hair that guides: where it is rooted beside the next section, and how long it is held.
 pub(super) struct GuideHair {
@@ -66,7 +70,9 @@ impl GuideHair {
             let reach = reach_mm(scalp, &root, &scalp.form.normal(&before), &from, &out, self.lengths_mm[i]);
             from + out * (reach + past_mm).max(0.0)
         };
-        HandLine::through(shares().enumerate().map(at).collect())
+        // Each subsection waits for the one before, so that what lies along it is all there is to be done at once.
+        let shares: Vec<f64> = shares().collect();
+        HandLine::through(shares.par_iter().copied().enumerate().with_min_len(AT_ONCE).map(at).collect())
     }
 }
 

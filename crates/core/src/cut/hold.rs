@@ -258,11 +258,12 @@ impl Hold {
 
 /// The unit vector a share of the way from one to another, by equal angles.
 fn turned(from: &Vec3, to: &Vec3, share: f64) -> Vec3 {
-    let whole = from.cross(to).norm().atan2(from.dot(to));
-    if whole.sin() < 1e-9 {
+    let (whole_sin, whole_cos) = (from.cross(to).norm(), from.dot(to));
+    if whole_sin < 1e-9 {
         return if share < 0.5 { *from } else { *to };
     }
-    (from * (whole * (1.0 - share)).sin() + to * (whole * share).sin()) / whole.sin()
+    let (sin, cos) = (share * whole_sin.atan2(whole_cos)).sin_cos();
+    (from * (whole_sin * cos - whole_cos * sin) + to * sin) / whole_sin
 }
 
 impl OverDirection {

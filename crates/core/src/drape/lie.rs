@@ -92,7 +92,7 @@ impl Lie {
             let half_slope = runs * (p * p - c * c + t * p * p_slope) - wider * along * per_bend;
             let step = if half_slope > 0.0 { 0.5 * over / half_slope } else { -t };
             t -= step;
-            if step.abs() < tolerance::TURN_MM {
+            if step.abs() < tolerance::ON_HEAD_MM {
                 break;
             }
         }
@@ -106,7 +106,7 @@ impl Lie {
 
     /// Place along the bare path and height over it, mm, of the point that is `worn_mm` from the root.
     pub(crate) fn at(&self, turn: &Turn, path: &Path, worn_mm: f64) -> (f64, f64) {
-        let stand = self.stand_mm * -(-worn_mm / STAND_OVER_MM).exp_m1();
+        let stand = self.stand_mm * (1.0 - (-worn_mm / STAND_OVER_MM).exp());
         if worn_mm >= turn.worn_mm {
             // What is held up stands out on past the edge of the hair, too, instead of hanging.
             let free = worn_mm - turn.worn_mm;

@@ -28,6 +28,9 @@ const LEAST_MM: f64 = 4.0;
 /// What each term adds up to at each node, as the errors are weighed.
 type Rows = SMatrix<f64, NODES, TERMS>;
 
+/// Share of the longest decay up to which a piece of a path is short.
+const SHORT: f64 = 0.0625;
+
 /// Decaying coefficients, one a term.
 pub(crate) type Terms = [f64; TERMS];
 
@@ -105,6 +108,19 @@ pub(crate) fn grown(height_mm: f64) -> Terms {
     fourth_powers(decayed_slowest(-height_mm))
 }
 
+/// [`grown`] over a piece of a path. Most are short against the longest decay: there a few terms of the series, in pairs, are as
+/// exact as the exponential and sooner there.
+pub(crate) fn grown_on(piece_mm: f64) -> Terms {
+    let x = piece_mm * (1.0 / DECAY_MM[TERMS - 1]);
+    if x.abs() > SHORT {
+        return grown(piece_mm);
+    }
+    let (square, pair) = (x * x, |constant: f64, slope: f64| constant + slope * x);
+    let low = pair(1.0, 1.0) + square * pair(1.0 / 2.0, 1.0 / 6.0);
+    let high = pair(1.0 / 24.0, 1.0 / 120.0) + square * pair(1.0 / 720.0, 1.0 / 5040.0);
+    fourth_powers(low + square * square * high)
+}
+
 /// The last of the terms and, as decay lengths are a factor of four apart, each before it as the fourth power of the next.
 pub(crate) fn fourth_powers(last: f64) -> Terms {
     let mut terms = [last; TERMS];
@@ -175,6 +191,15 @@ mod tests {
             softening: 1.0,
         };
         model.rod(0.0, 1.0)
+    }
+
+    #[test]
+    fn short_pieces_grow_as_long_ones_do() {
+        for piece in [-90.0, -14.0, 0.0, 1e-3, 3.5, 14.0, 39.9, 40.1, 700.0] {
+            for (by_series, exact) in grown_on(piece).into_iter().zip(grown(piece)) {
+                assert!((by_series / exact - 1.0).abs() < 1e-12, "{piece}: {by_series} {exact}");
+            }
+        }
     }
 
     #[test]

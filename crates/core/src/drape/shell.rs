@@ -61,7 +61,7 @@ impl CapCell {
             let over = height * (a + height * (b + height * c)) - volume_mm3;
             let step = over / (a + height * (2.0 * b + 3.0 * c * height));
             height -= step;
-            if step < tolerance::LENGTH_MM {
+            if step < tolerance::ON_HEAD_MM {
                 break;
             }
         }
@@ -87,24 +87,32 @@ impl Shell {
         Self { cap: cap.collect(), highest, rows: (lowest..=highest).rev().map(row).collect() }
     }
 
-    /// Radius of the head at a height and azimuth, mm; 0 where the head isn't.
-    pub fn radius_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
+    /// The head at a height.
+    pub fn at(&self, height_mm: f64) -> ShellRow<'_> {
         let place = f64::from(self.highest) - height_mm / LEVEL_MM;
         if place < 0.0 {
-            return 0.0;
+            return ShellRow(None);
         }
         let row = place as usize;
-        let at = |row: usize| self.rows.get(row).map_or(0.0, |row| row[azimuth]);
         let share = place - row as f64;
-        if at(row + 1) == 0.0 {
-            if share == 0.0 { at(row) } else { 0.0 }
-        } else {
-            at(row) * (1.0 - share) + at(row + 1) * share
-        }
+        // Between two heights at which it is; at the last of them as far as that.
+        let lower = if share == 0.0 { self.rows.get(row) } else { self.rows.get(row + 1) };
+        ShellRow(self.rows.get(row).zip(lower).map(|(upper, lower)| (upper, lower, share)))
+    }
+}
+
+/// The head at a height: its radii above and below by azimuth, and the share of the lower of them; none where it isn't.
+#[derive(Clone, Copy)]
+pub struct ShellRow<'a>(Option<(&'a [f64; AZIMUTHS], &'a [f64; AZIMUTHS], f64)>);
+
+impl ShellRow<'_> {
+    /// Its radius at an azimuth, mm; 0 where the head isn't.
+    pub fn radius_mm(&self, azimuth: usize) -> f64 {
+        self.0.map_or(0.0, |(upper, lower, share)| upper[azimuth] * (1.0 - share) + lower[azimuth] * share)
     }
 
-    /// What hair hangs round at a height below the head: the head, or the neck, mm.
-    pub(crate) fn inner_mm(&self, height_mm: f64, azimuth: usize) -> f64 {
-        self.radius_mm(height_mm, azimuth).max(NECK_MM)
+    /// What hair hangs round there, below the head: the head, or the neck, mm.
+    pub(crate) fn inner_mm(&self, azimuth: usize) -> f64 {
+        self.radius_mm(azimuth).max(NECK_MM)
     }
 }

@@ -7,7 +7,7 @@ use super::worn::Worn;
 use crate::drape::cells::{CAP_ROWS, CAP_STEP, RINGS};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::path::{Hang, Path, Piece};
-use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown};
+use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown, grown_on};
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::Hair;
 
@@ -41,11 +41,28 @@ struct Begins {
     cover_mm: f64,
 }
 
+impl RingBegins {
+    fn add(&mut self, other: &Self) {
+        self.volume.add(&other.volume, 1.0);
+        self.section += other.section;
+        self.moment += other.moment;
+    }
+}
+
+impl Begins {
+    fn add(&mut self, other: &Self) {
+        self.rings.iter_mut().zip(&other.rings).for_each(|(to, from)| to.add(from));
+        self.width_mm += other.width_mm;
+        self.cover_mm += other.cover_mm;
+    }
+}
+
 /// What is laid into cells. Hair that hangs straight down is noted at both its ends, and summed over the rows at last.
 pub(super) struct Sums {
     over: Vec<[OverDirection; AZIMUTHS]>,
     below: Vec<[Below; AZIMUTHS]>,
-    begins: Vec<[Begins; AZIMUTHS]>,
+    /// What begins in each row below the head: nothing in most.
+    begins: Vec<Vec<Begins>>,
     above: Vec<Passing>,
     /// Mass in each row below the head, and what hangs on upwards from there.
     mass: Vec<(f64, Amount)>,
@@ -77,7 +94,7 @@ impl Sums {
         Self {
             over: vec![[OverDirection::default(); AZIMUTHS]; CAP_ROWS],
             below: vec![[Below::default(); AZIMUTHS]; rows],
-            begins: vec![[Begins::default(); AZIMUTHS]; rows],
+            begins: vec![Vec::new(); rows],
             above: vec![Passing::default(); levels],
             mass: vec![(0.0, Amount::default()); rows],
             edges: (0..rows).map(|row| decayed_slowest(-(row as f64) * LEVEL_MM)).collect(),
@@ -91,14 +108,12 @@ impl Sums {
         for (to, from) in self.below.iter_mut().flatten().zip(other.below.iter().flatten()) {
             to.add(from);
         }
-        for (to, from) in self.begins.iter_mut().flatten().zip(other.begins.iter().flatten()) {
-            for (to, from) in to.rings.iter_mut().zip(&from.rings) {
-                to.volume.add(&from.volume, 1.0);
-                to.section += from.section;
-                to.moment += from.moment;
+        for (to, from) in self.begins.iter_mut().zip(&other.begins) {
+            if to.is_empty() {
+                to.clone_from(from);
+            } else {
+                to.iter_mut().zip(from).for_each(|(to, from)| to.add(from));
             }
-            to.width_mm += from.width_mm;
-            to.cover_mm += from.cover_mm;
         }
         for (to, from) in self.mass.iter_mut().zip(&other.mass) {
             to.0 += from.0;
@@ -143,7 +158,7 @@ impl Sums {
                 // Hair that stands upright ends within its first piece.
                 let step = step.min(worn.longest_mm - at.0 + 1.0);
                 let s = at.0 + step;
-                let grows = grown(step);
+                let grows = grown_on(step);
                 let there = std::array::from_fn(|k| at.1[k] * grows[k]);
                 flow.entering = flow.passing;
                 passes = end(&mut flow, s);
@@ -186,7 +201,7 @@ impl Sums {
         for piece in path.over_shoulders() {
             let arc_mm = f64::from(piece.arc_mm);
             s += arc_mm;
-            let grows = grown(arc_mm);
+            let grows = grown_on(arc_mm);
             there = std::array::from_fn(|k| there[k] * grows[k]);
             flow.entering = flow.passing;
             let passes = end(flow, s);
@@ -343,6 +358,9 @@ impl Sums {
         let ((volume, volume_left), (mass, mass_left)) = (in_row(&ends.volume), in_row(&ends.mass));
         let part_share = part * LEVELS_PER_MM;
         let ring = usize::from(hang.cells.ring);
+        if self.begins[row].is_empty() {
+            self.begins[row].resize(AZIMUTHS, Begins::default());
+        }
         for (azimuth, share) in hang.cells.azimuths() {
             let share = share * sign;
             let count = share * ends.count;
@@ -368,19 +386,20 @@ impl Sums {
         let step = RowStep::new();
         let mut hangs = [Begins::default(); AZIMUTHS];
         for (row, begins) in self.below.iter_mut().zip(&self.begins).rev() {
-            for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
-                for (ring, (hangs, begins)) in hangs.rings.iter_mut().zip(&begins.rings).enumerate() {
+            for (cell, hangs) in row.iter_mut().zip(&mut hangs) {
+                for (ring, hangs) in
+                    hangs.rings.iter_mut().enumerate().filter(|(_, hangs)| hangs.section != 0.0)
+                {
                     cell.lay(ring, hangs.volume.through(&step), hangs.section, hangs.moment);
-                    hangs.volume.add(&begins.volume, 1.0);
-                    hangs.section += begins.section;
-                    hangs.moment += begins.moment;
                 }
-                let (passes, covers) = (hangs.width_mm, hangs.cover_mm);
-                hangs.width_mm += begins.width_mm;
-                hangs.cover_mm += begins.cover_mm;
-                cell.pass(passes, hangs.width_mm, covers);
-                cell.without_rounding();
+                cell.pass(hangs.width_mm, hangs.width_mm, hangs.cover_mm);
             }
+            for ((cell, hangs), begins) in row.iter_mut().zip(&mut hangs).zip(begins) {
+                hangs.add(begins);
+                // At its upper edge what begins in it passes, too.
+                cell.pass(0.0, begins.width_mm, 0.0);
+            }
+            row.iter_mut().for_each(Below::without_rounding);
         }
         let mut hanging = Amount::default();
         for (mass, begins) in self.mass.iter_mut().rev() {

@@ -25,4 +25,4 @@ pub(crate) use result::fall_as_worn;
 pub use result::{Fall, LevelShare, ZoneFall, fall};
 pub use svg::svg;
 pub use worn::AsWorn;
-pub(crate) use worn::{Worn, combed, lie_at, worn as worn_as, worn_at};
+pub(crate) use worn::{Worn, combed, hang_at, lie_at, worn as worn_as, worn_at};

@@ -42,12 +42,12 @@ impl Levels {
         let first = (highest / LEVEL_MM).floor() as i32;
         let last = (lowest / LEVEL_MM).ceil() as i32;
         let heights_mm: Vec<f64> = (last..=first).rev().map(|level| f64::from(level) * LEVEL_MM).collect();
-        let mut radii = vec![[(0.0, 0.0); AZIMUTHS]; heights_mm.len()];
+        let bare = heights_mm.iter().map(|height| {
+            let head = shell.at(*height);
+            std::array::from_fn(|i| head.radius_mm(i)).map(|head| (head, if head > 0.0 { 1.0 } else { 0.0 }))
+        });
+        let mut radii: Vec<[(f64, f64); AZIMUTHS]> = bare.collect();
         for i in 0..AZIMUTHS {
-            for (row, height) in radii.iter_mut().zip(&heights_mm) {
-                let head = shell.radius_mm(*height, i);
-                row[i] = (head, if head > 0.0 { 1.0 } else { 0.0 });
-            }
             // Down the outside from the top: each stretch crosses the heights between its ends.
             let mut before = ((0.0, top_mm), 1.0);
             for (row, points) in surface.outer.iter().enumerate() {
@@ -60,8 +60,9 @@ impl Levels {
                 let from = (f64::from(first) - high / LEVEL_MM).ceil().max(0.0) as usize;
                 let to = (f64::from(first) - low / LEVEL_MM).floor();
                 if to >= 0.0 {
+                    let per_mm = if y1 == y0 { 0.0 } else { 1.0 / (y1 - y0) };
                     for level in from..=(to as usize).min(heights_mm.len() - 1) {
-                        let share = if y1 == y0 { 0.0 } else { (heights_mm[level] - y0) / (y1 - y0) };
+                        let share = (heights_mm[level] - y0) * per_mm;
                         let solid = s0 + share * (s1 - s0);
                         let radius = r0 + share * (r1 - r0);
                         let there = &mut radii[level][i];

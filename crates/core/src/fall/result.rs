@@ -4,7 +4,7 @@ use super::Outline;
 use super::field::Field;
 use super::fill::fill;
 use super::outline::Levels;
-use super::surface::{Surface, from_axis_mm};
+use super::surface::Surface;
 use super::worn::AsWorn;
 use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::drape::cells::azimuths_of;
@@ -112,9 +112,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
         widest_at_mm,
         width_mm,
         side: Outline::from_the_side(&around),
-        top_mm: (0..AZIMUTHS)
-            .map(|i| surface.outer.iter().map(|row| from_axis_mm(&row[i])).fold(0.0, f64::max))
-            .collect(),
+        top_mm: surface.reach_mm().to_vec(),
         wisps_mm: wisps(worn, &surface),
         perimeter_mm: surface.perimeter.to_vec(),
         mass_g: zones.iter().map(|(zone, _)| zone.mass_g).sum(),
@@ -235,8 +233,8 @@ fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<(ZoneFall,
     // Sums of hairs, of what is averaged over them, and of mass; and the lowest end.
     let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0, f64::INFINITY));
     for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {
-        let of = all.iter_mut().find(|(zone, ..)| *zone == strand.root.zone);
-        let Some((_, hairs, sums, mass_g, lowest)) = of else { continue };
+        // Zones are declared in walking order.
+        let (_, hairs, sums, mass_g, lowest) = &mut all[strand.root.zone as usize];
         let fibre = mean(lengths);
         let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
         let values = [fibre, worn.mean_mm(), shortest, worn.mean_end.y];

@@ -5,7 +5,7 @@ use super::field::Field;
 use super::fill::fill;
 use super::worn::AsWorn;
 use crate::constants::LINE_SHARE;
-use crate::drape::cells::{CAP_ROWS, RINGS, azimuth_of, height_of};
+use crate::drape::cells::{CAP_ROWS, CAP_STEP, RINGS, azimuth_of, elevation_of, height_of};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
 use crate::hair::{Hair, ShareLengths};
@@ -64,9 +64,10 @@ impl Surface {
         let perimeter = std::array::from_fn(|i| perimeter(field, &outer, i));
         for (row, cover) in cover.iter_mut().enumerate().skip(CAP_ROWS) {
             let height = height_of(row);
+            let bare = shell.at(height);
             outer.push(std::array::from_fn(|i| {
                 let cell = &field.below[row - CAP_ROWS][i];
-                let (head, inner) = (shell.radius_mm(height, i), shell.inner_mm(height, i));
+                let (head, inner) = (bare.radius_mm(i), bare.inner_mm(i));
                 // As over the head no hair stands off further than it is long.
                 let full = stacked(cell, inner, stands[i], wedge).min(cell.reaches_mm() + stands[i]);
                 let mut radius = head;
@@ -90,6 +91,14 @@ impl Surface {
         // The middle of the first ring.
         let top_mm = outer[0].iter().map(|p| p.y).sum::<f64>() / AZIMUTHS as f64;
         Self { outer, cover, perimeter, top_mm }
+    }
+
+    /// How far it reaches from the axis by azimuth, mm.
+    pub(super) fn reach_mm(&self) -> [f64; AZIMUTHS] {
+        let furthest = self.outer.iter().fold([0.0_f64; AZIMUTHS], |furthest, row| {
+            std::array::from_fn(|i| furthest[i].max(row[i].x * row[i].x + row[i].z * row[i].z))
+        });
+        furthest.map(f64::sqrt)
     }
 
     /// The surface of hair worn at these fibre lengths.
@@ -123,30 +132,31 @@ fn mix_at_the_ears(outer: &mut [[Vec3; AZIMUTHS]]) {
 /// edge a ball of coils stands as it stands.
 fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
     let rows = thick.len();
+    let down = STEEPEST * RISE_RADIUS_MM * CAP_STEP;
     for _ in 0..SLIDES {
         let before = thick.to_vec();
+        let mut lies = true;
         for row in 1..rows {
-            let across = STEEPEST * RISE_RADIUS_MM * crate::drape::cells::elevation_of(row).cos() * TAU
-                / AZIMUTHS as f64;
-            let down = STEEPEST * RISE_RADIUS_MM * crate::drape::cells::CAP_STEP;
-            for i in 0..AZIMUTHS {
+            let across = STEEPEST * RISE_RADIUS_MM * elevation_of(row).cos() * TAU / AZIMUTHS as f64;
+            for i in (0..AZIMUTHS).filter(|i| cover[row][*i] >= 1.0) {
                 let here = before[row][i];
                 let moves = |row: usize, cell: usize, most: f64| {
-                    if cover[row][cell] < 1.0 {
+                    let over = before[row][cell] - here;
+                    if over.abs() <= most || cover[row][cell] < 1.0 {
                         return 0.0;
                     }
-                    let over = before[row][cell] - here;
-                    0.125 * (over.abs() - most).max(0.0) * over.signum()
+                    0.125 * (over.abs() - most) * over.signum()
                 };
-                if cover[row][i] < 1.0 {
-                    continue;
-                }
-                let beside = moves(row, (i + 1) % AZIMUTHS, across)
-                    + moves(row, (i + AZIMUTHS - 1) % AZIMUTHS, across);
+                let (one, other) = ((i + 1) % AZIMUTHS, (i + AZIMUTHS - 1) % AZIMUTHS);
+                let beside = moves(row, one, across) + moves(row, other, across);
                 let along =
                     moves(row - 1, i, down) + if row + 1 < rows { moves(row + 1, i, down) } else { 0.0 };
                 thick[row][i] = here + beside + along;
+                lies &= beside == 0.0 && along == 0.0;
             }
+        }
+        if lies {
+            return;
         }
     }
 }

@@ -1,11 +1,12 @@
 //! A head of hair as it is worn: how long each share is, and how the hair of each root lies.
 
 use crate::constants::LOCK_ENTANGLED;
+use crate::drape::Drape;
 use crate::drape::lie::{Lie, Turn, cube_root_of_one_and};
 use crate::drape::path::LEAST_RIDE_MM;
 use crate::drape::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::fibre::WornStyle;
-use crate::hair::{Hair, SHARES, ShareLengths};
+use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::Vec3;
 use rayon::prelude::*;
 
@@ -96,7 +97,7 @@ impl Worn {
             slowest: self.slowest[first],
             closing: self.closing[first],
         };
-        self.lie = lie(hair, i, self.longest_mm, self.bundles().map(bundle));
+        self.lie = Crowd::of(hair, i, self.longest_mm, self.bundles().map(bundle)).lie(drape);
         self.turn = self.lie.turn(drape.main());
         let end = |length: f64| drape.place_from(&self.lie, &self.turn, self.longest_mm, length);
         let longest_end = end(self.longest_mm);
@@ -220,44 +221,84 @@ struct Bundle {
     closing: f64,
 }
 
-/// How a strand of these bundles lies, the longest of which is worn at `longest` mm.
-///
-/// It rides over what is rooted below it, as far as that reaches: what so much of its own hair as reaches so far takes on the
-/// mean of its path on the head.
-fn lie(hair: &Hair, i: usize, longest: f64, bundles: impl Iterator<Item = Bundle>) -> Lie {
-    let strand = &hair.strands[i];
-    let (fibre, closed) = hair.volume_terms(strand);
-    let ride = hair.drapes[i].main().ride();
-    let rides = longest.clamp(LEAST_RIDE_MM, ride.mm);
-    let (mut taken, mut root_closed, mut mean) = (0.0, 0.0, 0.0);
-    for Bundle { many, length_mm, slowest, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0) {
-        let share = many / SHARES as f64;
-        let reaches = length_mm.min(rides);
-        let root = fourth_powers(slowest);
-        let there = if length_mm > rides { fourth_powers(slowest * ride.grown) } else { [1.0; TERMS] };
-        let closed: f64 = (0..TERMS).map(|k| closed[k] * DECAY_MM[k] * (there[k] - root[k])).sum();
-        taken += share * (fibre * reaches + closing * closed) / rides;
-        root_closed += share * strand.profile.closed.iter().zip(&root).map(|(a, e)| a * e).sum::<f64>();
-        mean += share * length_mm;
-    }
-    // A lock of closed curls is stiffer than its hairs one by one; what is open slips.
-    let bending = strand.bending_mm * cube_root_of_one_and(LOCK_ENTANGLED.value * root_closed);
-    let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
-    let alone = STAND_SHARE * (1.0 + hair.drapes[i].against()) * mean / (1.0 + (mean / bending).powi(2));
-    // What its neighbours lift already is not lifted again.
-    let stand_mm = alone * (1.0 - crowding).max(0.0);
-    // Crowded hair is held up by its neighbours unless the longest of it, which draws the lock down, is far longer than a lock
-    // stays straight.
-    let lengths = (longest / (UPRIGHT_LENGTHS * bending)).powi(4);
-    let held_up = if lengths < NOT_UPRIGHT { crowding.min(1.0).powi(3) * (-lengths).exp() } else { 0.0 };
-    Lie { crowding, stand_mm, held_up }
+/// What of a strand decides how it lies.
+struct Crowd<'a> {
+    strand: &'a Strand,
+    longest_mm: f64,
+    mean_mm: f64,
+    crowding: f64,
+    /// By how much a lock of closed curls is stiffer than its hairs one by one, cubed, less one; what is open slips.
+    stiffer: f64,
 }
 
-/// How the hair of a root would lie if all of it were worn at one length, mm.
-pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
+impl<'a> Crowd<'a> {
+    /// Of a strand of these bundles, the longest of which is worn at `longest_mm`.
+    ///
+    /// It rides over what is rooted below it, as far as that reaches: what so much of its own hair as reaches so far takes on
+    /// the mean of its path on the head.
+    fn of(hair: &'a Hair, i: usize, longest_mm: f64, bundles: impl Iterator<Item = Bundle>) -> Self {
+        let strand = &hair.strands[i];
+        let (fibre, closed) = hair.volume_terms(strand);
+        let ride = hair.drapes[i].main().ride();
+        let rides = longest_mm.clamp(LEAST_RIDE_MM, ride.mm);
+        let (mut taken, mut root_closed, mut mean_mm) = (0.0, 0.0, 0.0);
+        for Bundle { many, length_mm, slowest, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0) {
+            let share = many / SHARES as f64;
+            let reaches = length_mm.min(rides);
+            let root = fourth_powers(slowest);
+            let there = if length_mm > rides { fourth_powers(slowest * ride.grown) } else { [1.0; TERMS] };
+            let closed: f64 = (0..TERMS).map(|k| closed[k] * DECAY_MM[k] * (there[k] - root[k])).sum();
+            taken += share * (fibre * reaches + closing * closed) / rides;
+            root_closed += share * strand.profile.closed.iter().zip(&root).map(|(a, e)| a * e).sum::<f64>();
+            mean_mm += share * length_mm;
+        }
+        let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
+        Self { strand, longest_mm, mean_mm, crowding, stiffer: LOCK_ENTANGLED.value * root_closed }
+    }
+
+    /// How far it stands off, mm. What its neighbours lift already is not lifted again.
+    fn stand_mm(&self, drape: &Drape) -> f64 {
+        if self.crowding >= 1.0 {
+            return 0.0;
+        }
+        let bending = self.strand.bending_mm * cube_root_of_one_and(self.stiffer);
+        let alone = STAND_SHARE * (1.0 + drape.against()) * self.mean_mm;
+        alone / (1.0 + (self.mean_mm / bending).powi(2)) * (1.0 - self.crowding)
+    }
+
+    fn lie(&self, drape: &Drape) -> Lie {
+        Lie { crowding: self.crowding, stand_mm: self.stand_mm(drape), held_up: self.held_up() }
+    }
+
+    /// How much of the way it would lie down its neighbours hold it up, 0 to 1: unless the longest of it, which draws the lock
+    /// down, is far longer than a lock stays straight.
+    fn held_up(&self) -> f64 {
+        let lengths = (self.longest_mm / (UPRIGHT_LENGTHS * self.strand.bending_mm)).powi(4);
+        // Most hair is far longer, however stiff its locks: no root is needed to know that.
+        if lengths.powi(3) >= NOT_UPRIGHT.powi(3) * (1.0 + self.stiffer).powi(4) {
+            return 0.0;
+        }
+        let stiffer = cube_root_of_one_and(self.stiffer).powi(4);
+        self.crowding.min(1.0).powi(3) * (-lengths / stiffer).exp()
+    }
+}
+
+/// How the hair of a root would be if all of it were worn at one length, mm.
+fn crowd_at(hair: &Hair, i: usize, worn_mm: f64) -> Crowd<'_> {
     let slowest = decayed_slowest(worn_mm);
     let all = Bundle { many: SHARES as f64, length_mm: worn_mm, slowest, closing: 1.0 };
-    lie(hair, i, worn_mm, std::iter::once(all))
+    Crowd::of(hair, i, worn_mm, std::iter::once(all))
+}
+
+/// How it would lie then.
+pub(crate) fn lie_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
+    crowd_at(hair, i, worn_mm).lie(&hair.drapes[i])
+}
+
+/// The same for all that it depends on how deep it hangs: not how far it stands off.
+pub(crate) fn hang_at(hair: &Hair, i: usize, worn_mm: f64) -> Lie {
+    let crowd = crowd_at(hair, i, worn_mm);
+    Lie { crowding: crowd.crowding, stand_mm: 0.0, held_up: crowd.held_up() }
 }
 
 /// How hair lies that is combed down and held: pulled open, so that only its fibre takes volume.

@@ -36,7 +36,7 @@ const WEAK_WEIGHT: f64 = 0.57;
 const STRONG_WEIGHT: f64 = 0.37;
 
 /// Steps that searches side by side take.
-const STEPS_TOGETHER: usize = 4;
+const STEPS_TOGETHER: usize = 3;
 
 /// Share of a pull that weight adds to it below which the fibre is taken to be as open everywhere.
 const LEAST_ADDED: f64 = 1e-7;
@@ -86,9 +86,9 @@ impl Dual {
         Self { value: times * self.value, slope: times * self.slope }
     }
 
-    /// Value and slope of it over a power of another, both times that power: what a search for its zero asks for.
+    /// Value and slope of it over a power of another, both times that and one power more: what a search for its zero asks for.
     fn over_power(self, power: f64, other: Self) -> (f64, f64) {
-        (self.value, self.slope - power * self.value * other.slope / other.value)
+        (self.value * other.value, self.slope * other.value - power * self.value * other.slope)
     }
 }
 

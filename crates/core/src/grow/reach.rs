@@ -1,6 +1,6 @@
 //! How long hair must be worn to end at a height: the one home of it for Aim and for Mark.
 
-use crate::fall::lie_at;
+use crate::fall::{hang_at, lie_at};
 use crate::fibre::search::zero_between;
 use crate::hair::Hair;
 use crate::head::{Figure, FigurePoint, FigureZone, Patch, Reach, Vec3, Zone};
@@ -30,7 +30,7 @@ impl Hair {
             let below = drape.main().down_mm(leave.y - height_mm);
             let mut turn = None;
             let mut next = |worn: f64| {
-                let lie = lie_at(self, strand, worn);
+                let lie = hang_at(self, strand, worn);
                 let leaves = turn.insert(lie.turn_near(drape.main(), turn.as_ref()));
                 leaves.worn_mm + below / lie.hangs()
             };
@@ -103,7 +103,7 @@ impl ZonePaths<'_> {
 
     /// How much of the way it would hang down its neighbours hold it up on average if all of it is worn at one length, 0 to 1.
     pub fn held_up(&self, worn_mm: f64) -> f64 {
-        rounded(self.mean(|i| 1.0 - lie_at(self.hair, i, worn_mm).hangs()))
+        rounded(self.mean(|i| 1.0 - hang_at(self.hair, i, worn_mm).hangs()))
     }
 
     /// Worn length at which it ends at a height on average, mm; none above its roots.

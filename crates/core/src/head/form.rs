@@ -118,12 +118,30 @@ impl HeadForm {
 
     /// Distance of the surface from the origin in the direction of `d`, mm. `d` need not be of unit length.
     pub fn radius_mm(&self, d: &Vec3) -> f64 {
-        let d = d / d.norm();
-        let bump: f64 = self.bumps_at(&d).map(|(rise, _)| rise).sum();
-        (1.0 + bump) / d.dot(&self.over_axes(&d)).sqrt()
+        d.norm() * self.times_out(d)
     }
 
-    /// The unit vector `d` with each part over the square of the half axis it lies along, 1/mm².
+    /// The surface point in the direction of `d`, mm.
+    pub fn point(&self, d: &Vec3) -> Vec3 {
+        d * self.times_out(d)
+    }
+
+    /// How many times `d`, of any length, goes into the way to the surface: on an ellipsoid that takes no length.
+    fn times_out(&self, d: &Vec3) -> f64 {
+        let ellipsoid = 1.0 / d.dot(&self.over_axes(d)).sqrt();
+        if self.is_smooth() {
+            return ellipsoid;
+        }
+        let bump: f64 = self.bumps_at(&(d / d.norm())).map(|(rise, _)| rise).sum();
+        (1.0 + bump) * ellipsoid
+    }
+
+    /// Whether it is an ellipsoid without bumps.
+    fn is_smooth(&self) -> bool {
+        self.bumps.iter().all(|(share, _)| *share == 0.0)
+    }
+
+    /// The vector `d` with each part over the square of the half axis it lies along, 1/mm for each of it.
     fn over_axes(&self, d: &Vec3) -> Vec3 {
         let height = if d.y >= 0.0 { self.top_mm } else { self.depth_mm };
         let axes = Vec3::new(self.half_breadth_mm, height, self.half_length_mm);
@@ -138,13 +156,11 @@ impl HeadForm {
             .map(move |(share, at)| (share * (SHARPNESS * (d.dot(&at) - 1.0)).exp(), at))
     }
 
-    /// The surface point in the direction of `d`, mm.
-    pub fn point(&self, d: &Vec3) -> Vec3 {
-        d * (self.radius_mm(d) / d.norm())
-    }
-
     /// Unit outward normal where the surface is met in the direction of `d`: the gradient of |p|/R(p).
     pub fn normal(&self, d: &Vec3) -> Vec3 {
+        if self.is_smooth() {
+            return self.over_axes(d).normalize();
+        }
         let d = d / d.norm();
         let over = self.over_axes(&d);
         let (mut bump, mut slope) = (0.0, Vec3::zeros());
@@ -157,7 +173,7 @@ impl HeadForm {
 
     /// Whether a point lies inside the head.
     pub fn holds(&self, p: &Vec3) -> bool {
-        p.norm_squared() > 0.0 && p.norm() < self.radius_mm(p)
+        p.norm_squared() > 0.0 && self.times_out(p) > 1.0
     }
 
     /// Scalp area in the direction of the unit vector `d` per solid angle, mm² per sr.
@@ -167,7 +183,7 @@ impl HeadForm {
 
     /// Elevation (radians) at which the surface lies at `height_mm` above the ear canals, at this azimuth.
     pub fn elevation_at(&self, azimuth: f64, height_mm: f64) -> f64 {
-        if self.bumps_at(&Vec3::y()).next().is_some() {
+        if !self.is_smooth() {
             let (low, high) = (-0.5 * PI, 0.5 * PI);
             let over = |elevation: f64| self.point(&direction(azimuth, elevation)).y - height_mm;
             let (below, above) = (over(low), over(high));

@@ -3,7 +3,7 @@
 use crate::error::FieldErrors;
 use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
-use std::f64::consts::{PI, TAU};
+use std::f64::consts::PI;
 
 /// Slopes of a diagonal, degrees.
 const SLOPE: (f64, f64) = (-80.0, 80.0);
@@ -98,9 +98,9 @@ impl Chart {
     pub fn direction(&self, across: f64, along: f64) -> Vec3 {
         let (latitude, longitude) = if self.meridians { (along, across) } else { (across, along) };
         // Past the pole a meridian comes down on the other side.
-        let latitude = latitude.clamp(-PI / 2.0, PI / 2.0);
-        let (sin, cos) = longitude.rem_euclid(TAU).sin_cos();
-        self.pole * latitude.sin() + (self.zero * cos + self.quarter * sin) * latitude.cos()
+        let (up, out) = latitude.clamp(-PI / 2.0, PI / 2.0).sin_cos();
+        let (sin, cos) = longitude.sin_cos();
+        self.pole * up + (self.zero * cos + self.quarter * sin) * out
     }
 }
 
