@@ -26,6 +26,7 @@ pub mod constants;
 pub mod cut;
 pub mod devices;
 pub mod drape;
+mod eased;
 pub mod edit;
 pub mod error;
 pub mod fall;

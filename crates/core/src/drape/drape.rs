@@ -3,6 +3,7 @@
 use super::lie::{Lie, Turn};
 use super::path::{Ground, Path};
 use crate::constants::{FRINGE_FALLS_MM, FRINGE_PARTS_MM};
+use crate::eased::eased;
 use crate::fibre::search::zero_between;
 use crate::head::{Body, Growth, Landmark, PartLine, Root, Scalp, Vec3};
 use crate::tolerance;
@@ -40,12 +41,6 @@ pub fn drape_all(
 ) -> Vec<Drape> {
     let ground = Ground { scalp: *scalp, body, part, growth };
     roots.par_iter().map(|root| Drape::of(&ground, root)).collect()
-}
-
-/// From 0 to 1 without a corner.
-fn eased(share: f64) -> f64 {
-    let t = share.clamp(0.0, 1.0);
-    t * t * (3.0 - 2.0 * t)
 }
 
 impl Drape {

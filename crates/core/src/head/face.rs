@@ -7,6 +7,7 @@
 use super::Measures;
 use super::form::{HeadForm, Vec3, direction};
 use super::point::Point;
+use crate::eased::eased;
 use std::f64::consts::PI;
 
 /// How much narrower and flatter a face is at the chin than between the ears.
@@ -39,10 +40,8 @@ pub fn skin_mm(form: &HeadForm, measures: &Measures, azimuth: f64, height_mm: f6
     let square = 2.0 + SQUARER * down;
     let face = ((sin.abs() / across).powf(square) + (cos.abs() / forward).powf(square)).powf(-1.0 / square);
     // From the ears backwards the face gives way to the skull.
-    let front = ((cos + 0.35) / 0.7).clamp(0.0, 1.0);
-    let share = front * front * (3.0 - 2.0 * front);
     let back = own(height_mm.max(chin));
-    back + share * (face - back)
+    back + eased((cos + 0.35) / 0.7) * (face - back)
 }
 
 impl Point {

@@ -2,6 +2,7 @@
 
 use super::Measures;
 use super::form::{HeadForm, Vec3, direction};
+use crate::eased::eased;
 use std::f64::consts::PI;
 
 /// Height of the nape hairline below the ear canals, as a share of the face (where the neck hairline is a point too).
@@ -42,8 +43,7 @@ impl Hairline {
         let at = azimuth.abs().min(PI);
         let next = self.knots.partition_point(|(a, _)| *a < at).clamp(1, self.knots.len() - 1);
         let ((a0, e0), (a1, e1)) = (self.knots[next - 1], self.knots[next]);
-        let t = ((at - a0) / (a1 - a0)).clamp(0.0, 1.0);
-        e0 + (e1 - e0) * t * t * (3.0 - 2.0 * t)
+        e0 + (e1 - e0) * eased((at - a0) / (a1 - a0))
     }
 
     /// Direction of the edge at an azimuth in degrees.

@@ -1,5 +1,6 @@
 //! Head, neck and shoulders of the drawn person, and the scalp that bears the hair.
 
+use crate::eased::eased;
 use crate::hair::Hair;
 use crate::head::{Body, Shape, TRUNK_HALF_DEPTH_MM, Vec3, direction, drawn, face_in_space};
 use std::f64::consts::{PI, TAU};
@@ -13,6 +14,9 @@ const SCALP_SHARE: f64 = 1.004;
 /// How far from the middle hair comes to lie on a shoulder at most, and half the depth of its ridge, mm.
 const HAIR_TO_MM: f64 = 120.0;
 const RIDGE_MM: f64 = 30.0;
+/// Over how much breadth beyond that the trunk goes over into arms, on which none lies, mm, and how round they are then.
+const ARMS_OVER_MM: f64 = 45.0;
+const ARM_SHARE: f64 = 0.5;
 /// Half breadth and depth of a neck where it goes over into the trunk, mm, and share of its breadth that is all neck.
 const NECK_MM: (f64, f64) = (52.0, 50.0);
 const NECK_SHARE: f64 = 0.6;
@@ -47,7 +51,7 @@ pub(super) fn bust(hair: &Hair, covered: [bool; 2], lies_on_shoulders: bool) -> 
 }
 
 /// A ring of neck and trunk, no deeper to front and back than long hair comes to lie there: it would vanish in them. Between the
-/// shoulders, where none lies, the neck goes over into chest and back.
+/// shoulders, where none lies, the neck goes over into chest and back; arms are as round as they were.
 fn no_deeper(ring: &[Vec3], body: &Body) -> Vec<Vec3> {
     let (half, neck) = NECK_MM;
     let most = |side: f64| ring.iter().map(|p| side * p.z).fold(RIDGE_MM, f64::max);
@@ -56,10 +60,11 @@ fn no_deeper(ring: &[Vec3], body: &Body) -> Vec<Vec3> {
         let reach = if p.z > 0.0 { front } else { back };
         let between = neck + (1.0 - neck / TRUNK_HALF_DEPTH_MM) * body.half_depth_mm(0.0, p.y);
         let shoulder = body.half_depth_mm(p.x.abs().min(HAIR_TO_MM), p.y).max(RIDGE_MM);
-        let off = ((p.x.abs() - NECK_SHARE * half) / ((1.0 - NECK_SHARE) * half)).clamp(0.0, 1.0);
-        let deep = between + off * off * (3.0 - 2.0 * off) * (shoulder - between);
-        // As round to the arms as it was.
-        Vec3::new(p.x, p.y, p.z * (deep / reach).min(1.0))
+        let off = eased((p.x.abs() - NECK_SHARE * half) / ((1.0 - NECK_SHARE) * half));
+        let deep = between + off * (shoulder - between);
+        let arm = ARM_SHARE * eased((p.x.abs() - HAIR_TO_MM) / ARMS_OVER_MM);
+        let least = (deep / reach).min(1.0);
+        Vec3::new(p.x, p.y, p.z * (least + arm * (1.0 - least)))
     };
     ring.iter().copied().map(within).collect()
 }

@@ -2,6 +2,7 @@
 
 use super::search::Moved;
 use crate::drape::Drape;
+use crate::eased::eased;
 use crate::fall::{AsWorn, End, Worn, ends, ends_of, worn_at};
 use crate::hair::{Hair, SHARES, ShareLengths};
 use crate::reading::LinePoint;
@@ -174,6 +175,5 @@ fn says(azimuth: f64, laid: &[Laid]) -> Vec<f64> {
 fn takes_along(at: &Laid, end_mm: f64) -> f64 {
     // Hair well above the line is of the layers and stays; a line that goes up takes along what it meets.
     let band = LINE_BAND_MM + (at.wanted_mm - at.lay_mm).max(0.0);
-    let above = ((end_mm - at.lay_mm) / band).clamp(0.0, 1.0);
-    1.0 - above * above * (3.0 - 2.0 * above)
+    1.0 - eased((end_mm - at.lay_mm) / band)
 }

@@ -5,6 +5,7 @@ use super::sketch::{
     CHEEKS, FACE_FRONT, FACE_SIDE, FRONT_HEIGHTS, HALF_BREADTH, HALF_LENGTH, NOSE_HALF, SIDE_HEIGHTS, TRUNK,
     TRUNK_SIDE,
 };
+use crate::eased::eased;
 use crate::head::outline::skull;
 use crate::head::{Hairline, HeadForm, Measures, Vec3, direction};
 use kurbo::{BezPath, PathEl};
@@ -159,8 +160,7 @@ impl<'a> Shape<'a> {
             turns().map(at).collect()
         });
         let face = self.face.iter().filter(|level| level.down > 0.0).map(|level| {
-            let share = (level.down / JOINS_MM).min(1.0);
-            let share = share * share * (3.0 - 2.0 * share);
+            let share = eased(level.down / JOINS_MM);
             let at = |turn: f64| {
                 let place = level.at(turn, FULLER, 2.0);
                 if share >= 1.0 {
