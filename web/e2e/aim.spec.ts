@@ -27,3 +27,20 @@ test("coils that stand are wished by how long they are worn", async ({ wren }) =
   await wren.getByLabel("Shortest accepted").fill("3");
   await expect(wren.getByText("The shortest accepted is longer than the length wished.")).toBeVisible();
 });
+
+test("on a phone that side is drawn which the zone in hand lies on", async ({ wren }) => {
+  await wren.setViewportSize({ width: 390, height: 844 });
+  await openVisit(wren, "Sunniva Drake", "Aim");
+  const slider = (zone: RegExp) => wren.getByRole("slider", { name: zone });
+  await expect(slider(/^Fringe/)).toBeVisible();
+  await expect(slider(/^Crown/)).toHaveCount(0);
+
+  await wren.getByRole("button", { name: "Nape", exact: true }).click();
+  await expect(slider(/^Crown/)).toBeVisible();
+  await expect(slider(/^Fringe/)).toHaveCount(0);
+  await expect(wren.getByRole("radio", { name: "from behind" })).toBeChecked();
+
+  await pick(wren.getByRole("radio", { name: "from the front" }));
+  await expect(wren.getByRole("heading", { level: 2, name: "Fringe" })).toBeVisible();
+  await expect(slider(/^Fringe/)).toBeVisible();
+});

@@ -39,6 +39,8 @@ const props = defineProps<{
   /** The hair, once it is there: as it is, or as the aim wishes it. */
   locks: Blob | undefined;
   drawn: "now" | "aimed";
+  /** The sides that are shown, beside one another. */
+  sides: readonly Side[];
   /** Whether it is of an aim that has changed since. */
   stale: boolean;
   tones: Tones;
@@ -59,13 +61,16 @@ const BODY = 2.02;
 const PAGE_STEPS = 4;
 /** Height of the middle of the skull, as a share of its top. */
 const MIDDLE_OF_HEAD = 0.4;
-/** Room between the two views for the names of the points. */
+/** Room between the two views, or beside the one, for the names of the points. */
 const MIDDLE = 118;
-const centre = (side: Side) =>
-  props.figure.half_breadth_mm * BODY * (side === "front" ? 1 : 3) + (side === "front" ? 0 : MIDDLE);
+function centre(side: Side): number {
+  const before = props.sides.indexOf(side);
+  return props.figure.half_breadth_mm * BODY * (1 + 2 * before) + MIDDLE * before;
+}
+const shown = computed(() => zoneValues.filter((name) => props.sides.includes(STRANDS[name].side)));
 
 const strands = computed(() =>
-  zoneValues.map((name) => {
+  shown.value.map((name) => {
     const { side, across } = STRANDS[name];
     const root = props.figure.zones.find((z) => z.zone === name)!;
     // Of a zone that is read in halves the one that hangs lowest shows where its hair ends.
@@ -136,7 +141,13 @@ const size = computed(() => {
   const bottom = Math.min(-heightOf(props.figure, "waist") + 14, Math.max(least, ...ends) + ROOM);
   const body = b * BODY;
   const highest = Math.min(-top, ...ends) - 34;
-  return { body, middle: MIDDLE, top: highest, height: bottom - highest, width: 4 * body + MIDDLE };
+  return {
+    body,
+    middle: MIDDLE,
+    top: highest,
+    height: bottom - highest,
+    width: 2 * body * props.sides.length + MIDDLE,
+  };
 });
 
 const levels = computed(() => {
@@ -221,12 +232,7 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
     <clipPath id="bust">
       <rect :x="-size.body" :y="size.top" :width="2 * size.body" :height="size.height" />
     </clipPath>
-    <g
-      v-for="side in ['front', 'behind'] as const"
-      :key="side"
-      :transform="`translate(${centre(side)} 0)`"
-      clip-path="url(#bust)"
-    >
+    <g v-for="side in sides" :key="side" :transform="`translate(${centre(side)} 0)`" clip-path="url(#bust)">
       <foreignObject :x="-size.body" :y="size.top" :width="2 * size.body" :height="size.height">
         <HairPicture
           :view="side"
@@ -238,14 +244,15 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
           :label="`${t(`aim-drawn-${drawn}`)}, ${t(`plan-view-${side}`)}`"
         />
       </foreignObject>
-      <text class="side" x="0" :y="size.top + 16">{{ t(`plan-view-${side}`) }}</text>
+      <text v-if="sides.length > 1" class="side" x="0" :y="size.top + 16">{{ t(`plan-view-${side}`) }}</text>
     </g>
     <g v-for="mark in levels" :key="mark.point" class="level" @click="level(-mark.y)">
       <line :x1="10" :x2="2 * size.body - 4" :y1="mark.y" :y2="mark.y" />
-      <line :x1="2 * size.body + size.middle + 4" :x2="size.width - 10" :y1="mark.y" :y2="mark.y" />
-      <path
-        :d="`M${2 * size.body - 4} ${mark.y}L${2 * size.body + 8} ${mark.label}M${2 * size.body + size.middle + 4} ${mark.y}L${2 * size.body + size.middle - 8} ${mark.label}`"
-      />
+      <path :d="`M${2 * size.body - 4} ${mark.y}L${2 * size.body + 8} ${mark.label}`" />
+      <template v-if="sides.length > 1">
+        <line :x1="2 * size.body + size.middle + 4" :x2="size.width - 10" :y1="mark.y" :y2="mark.y" />
+        <path :d="`M${2 * size.body + size.middle + 4} ${mark.y}L${2 * size.body + size.middle - 8} ${mark.label}`" />
+      </template>
       <text :x="2 * size.body + size.middle / 2" :y="mark.label + 4.5">{{ t(`point-${mark.point}`) }}</text>
       <rect :x="2 * size.body" :y="mark.label - 8" :width="size.middle" height="16" />
     </g>

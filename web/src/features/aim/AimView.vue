@@ -12,11 +12,12 @@ import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { mirrored } from "@/shared/patches";
+import { useMediaQuery } from "@vueuse/core";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import AimFigure from "./AimFigure.vue";
 import PlaceField from "./PlaceField.vue";
-import { longer, placeAt, stands } from "./figureDrawing";
+import { SIDES, STRANDS, longer, placeAt, stands, type Side } from "./figureDrawing";
 import { sayWish } from "./sayPlace";
 
 const { unit, say } = useUnit();
@@ -26,6 +27,12 @@ useUndoKeys(document);
 const aim = document.draft;
 const zone = ref<Zone>(zoneValues.find((name) => aim.value.zones[name]) ?? "left_side");
 const locked = computed(() => !document.editable.value);
+/** On a phone there is room for one side: that of the zone in hand. */
+const narrow = useMediaQuery("(max-width: 640px)");
+const side = computed<Side>({
+  get: () => STRANDS[zone.value].side,
+  set: (wanted) => (zone.value = zoneValues.find((name) => STRANDS[name].side === wanted)!),
+});
 
 const reading = computed(() => bodyOf(visit.value, "read"));
 const worn = computed(() => wornOf(visit.value));
@@ -194,6 +201,13 @@ function difference(name: Zone): string {
     <h1 class="visually-hidden">{{ t("stage-aim") }}</h1>
     <SaveState :document="document" undoable />
     <section class="stack">
+      <ChoiceRow
+        v-if="narrow"
+        v-model="side"
+        :label="t('plan-spaceSide')"
+        hide-label
+        :choices="SIDES.map((value) => ({ value, label: t(`plan-view-${value}`) }))"
+      />
       <AimFigure
         v-if="figure.data.value"
         v-model:zone="zone"
@@ -203,6 +217,7 @@ function difference(name: Zone): string {
         :locks="hair.locks.value"
         :tones="hair.tones.value"
         :stale="hair.stale.value"
+        :sides="narrow ? [side] : SIDES"
         :drawn="wished ? drawn : 'now'"
         :disabled="locked"
         @lands="land"

@@ -3,7 +3,8 @@ import { contract, type Figure, type FigureZone, type Place, type SheetZone, typ
 import { heightOf } from "@/shared/headDrawing";
 import { clamp } from "lodash-es";
 
-export type Side = "front" | "behind";
+export const SIDES = ["front", "behind"] as const;
+export type Side = (typeof SIDES)[number];
 
 /** Which view a zone's hair is drawn in, and where across, as a share of half the head's breadth. Seen from the front the
  *  client's left is on the right. */
