@@ -233,8 +233,7 @@ fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<(ZoneFall,
     // Sums of hairs, of what is averaged over them, and of mass; and the lowest end.
     let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0, f64::INFINITY));
     for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {
-        // Zones are declared in walking order.
-        let (_, hairs, sums, mass_g, lowest) = &mut all[strand.root.zone as usize];
+        let (_, hairs, sums, mass_g, lowest) = &mut all[strand.root.zone.number()];
         let fibre = mean(lengths);
         let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
         let values = [fibre, worn.mean_mm(), shortest, worn.mean_end.y];

@@ -40,6 +40,11 @@ impl Zone {
         Self::RightSide,
     ];
 
+    /// Its place in walking order, which is the order they are declared in.
+    pub(crate) fn number(self) -> usize {
+        self as usize
+    }
+
     /// The name used in documents.
     pub fn key(self) -> &'static str {
         match self {
@@ -76,5 +81,15 @@ impl<'de> Deserialize<'de> for Zone {
             &["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
         let key = Cow::<str>::deserialize(deserializer)?;
         Self::of_key(&key).ok_or_else(|| D::Error::unknown_variant(&key, KNOWN))
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn zones_are_numbered_in_walking_order() {
+        assert!(Zone::ALL.into_iter().enumerate().all(|(place, zone)| zone.number() == place));
     }
 }
