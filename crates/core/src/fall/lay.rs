@@ -1,10 +1,11 @@
 //! Lays the hair of each root into the cells it passes.
 
+use super::begins::Begins;
 use super::cell::{Below, OverDirection};
 use super::field::{Field, Passing};
 use super::flow::{Amount, Ends, Flow, RowStep};
 use super::worn::Worn;
-use crate::drape::cells::{CAP_ROWS, CAP_STEP, RINGS};
+use crate::drape::cells::{CAP_ROWS, CAP_STEP};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::path::{Hang, Path, Piece};
 use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown, grown_on};
@@ -25,37 +26,6 @@ const LEVELS_PER_MM: f64 = 1.0 / LEVEL_MM;
 const LEAST_DROP_MM: f64 = 0.1;
 /// Least share of its length by which hair is taken to go down where it is asked what it covers.
 const LEAST_DOWN: f64 = 0.05;
-
-#[derive(Debug, Clone, Copy, Default)]
-struct RingBegins {
-    volume: Amount,
-    section: f64,
-    moment: f64,
-}
-
-/// What begins at the upper edge of a row and hangs on upwards.
-#[derive(Debug, Clone, Copy, Default)]
-struct Begins {
-    rings: [RingBegins; RINGS],
-    width_mm: f64,
-    cover_mm: f64,
-}
-
-impl RingBegins {
-    fn add(&mut self, other: &Self) {
-        self.volume.add(&other.volume, 1.0);
-        self.section += other.section;
-        self.moment += other.moment;
-    }
-}
-
-impl Begins {
-    fn add(&mut self, other: &Self) {
-        self.rings.iter_mut().zip(&other.rings).for_each(|(to, from)| to.add(from));
-        self.width_mm += other.width_mm;
-        self.cover_mm += other.cover_mm;
-    }
-}
 
 /// What is laid into cells. Hair that hangs straight down is noted at both its ends, and summed over the rows at last.
 pub(super) struct Sums {

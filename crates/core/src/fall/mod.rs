@@ -4,6 +4,7 @@
 //! takes; stacked on the head it makes the surface. [`fall`] sums it up: outlines, light through the ends, mass
 //! and length by zone, the perimeter. What Aim promises at a face point and where the fall ends are the same paths.
 
+mod begins;
 mod cell;
 mod ends;
 mod field;

@@ -51,7 +51,7 @@ pub(super) fn bust(hair: &Hair, covered: [bool; 2], lies_on_shoulders: bool) -> 
 }
 
 /// A ring of neck and trunk, no deeper to front and back than long hair comes to lie there: it would vanish in them. Between the
-/// shoulders, where none lies, the neck goes over into chest and back; arms are as round as they were.
+/// shoulders, where none lies, the neck goes over into chest and back; arms stay rounder.
 fn no_deeper(ring: &[Vec3], body: &Body) -> Vec<Vec3> {
     let (half, neck) = NECK_MM;
     let most = |side: f64| ring.iter().map(|p| side * p.z).fold(RIDGE_MM, f64::max);
