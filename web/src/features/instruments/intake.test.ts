@@ -1,6 +1,6 @@
 import type { RawZoneReading } from "@/api";
 import { describe, expect, it } from "vitest";
-import { onward, wanted, withFigure } from "./intake";
+import { onward, takenBack, wanted, withFigure } from "./intake";
 
 const full = { stretched_mm: 300, sprung_mm: 150, width_um: 70, moisture: "dry", strands: 1 } as RawZoneReading;
 
@@ -45,5 +45,17 @@ describe("a figure that was taken", () => {
     const stretched = { ...now, with: { stretched_mm: { sd: 1 } } } as RawZoneReading;
     expect(withFigure(stretched, width, "width_um")?.with).toEqual({ stretched_mm: { sd: 1 }, width_um: { sd: 2 } });
     expect(withFigure(undefined, taken, "humidity_pct")).toBeUndefined();
+  });
+
+  it("is taken back alone: what was typed since stays, and nothing is left of a zone that says nothing", () => {
+    const bare = { moisture: "dry", strands: 1 } as RawZoneReading;
+    const measured = { ...bare, stretched_mm: 300, with: { stretched_mm: { sd: 1 } } } as RawZoneReading;
+    expect(takenBack(measured, undefined, "stretched_mm")).toBeUndefined();
+    expect(takenBack({ ...measured, width_um: 70 }, undefined, "stretched_mm")).toEqual({ ...bare, width_um: 70 });
+    const typed = { ...bare, stretched_mm: 290 } as RawZoneReading;
+    expect(takenBack({ ...measured, sprung_mm: 150 }, typed, "stretched_mm")).toEqual({ ...typed, sprung_mm: 150 });
+    const damp = { ...full, moisture: "damp" } as RawZoneReading;
+    expect(takenBack(damp, { ...bare, stretched_mm: 300 }, "sprung_mm")).toMatchObject({ moisture: "dry" });
+    expect(takenBack(bare, bare, "stretched_mm"), "half a zone stays one").toEqual(bare);
   });
 });

@@ -1,6 +1,8 @@
 /** What paired instruments still have to say of a zone, and where the hand goes next. */
 import type { DeviceKind, Moisture, Patch, Quantity, RawZoneReading, TakenField, ZoneFigure } from "@/api";
 import { figuresOf, isFigure } from "@/shared/figures";
+import { alike } from "@/shared/plain";
+import { isEmpty, omit } from "lodash-es";
 import { BLANK, patchesOf, type ZoneReadings } from "@/shared/patches";
 
 /** What the kinds of instrument measure that are asked of every zone, in the order in which they are asked. The meter and the
@@ -32,18 +34,31 @@ export function onward(zones: ZoneReadings, from: Patch, kinds: readonly DeviceK
   return round.find((patch) => wanted(zones[patch], kinds, wet).length > 0);
 }
 
-/** A zone with one figure as the core took it, the rest as it stands now. */
+/** A zone with one figure as it is in another reading of it, with what it was measured with; the rest as it stands now. */
 export function withFigure(
   now: RawZoneReading | undefined,
-  taken: RawZoneReading,
+  taken: Partial<RawZoneReading>,
   field: TakenField,
 ): RawZoneReading | undefined {
   if (!isFigure(field)) return now;
   const next: RawZoneReading = { ...BLANK, ...now, [field]: taken[field] };
   if (field === "moisture") return next;
   const source = taken.with?.[field];
-  next.with = { ...now?.with, ...(source && { [field]: source }) };
+  const measured = { ...omit(now?.with, field), ...(source && { [field]: source }) };
+  if (isEmpty(measured)) delete next.with;
+  else next.with = measured;
   // How moist the hair was belongs to the strand that was let go.
   if (field === "sprung_mm") next.moisture = taken.moisture as Moisture;
   return next;
+}
+
+/** The same zone with a figure as it was before it was taken, and what was said since as it stands; nothing of one of which
+ * nothing is left. */
+export function takenBack(
+  now: RawZoneReading | undefined,
+  before: RawZoneReading | undefined,
+  field: TakenField,
+): RawZoneReading | undefined {
+  const next = withFigure(now, before ?? BLANK, field);
+  return !before && alike(next, BLANK) ? undefined : next;
 }

@@ -12,7 +12,7 @@ import {
 import { askCount, askTake } from "@/shared/ask";
 import type { ZoneReadings } from "@/shared/patches";
 import { computed, ref, shallowRef, type Ref } from "vue";
-import { onward, wanted, withFigure } from "./intake";
+import { onward, takenBack, wanted, withFigure } from "./intake";
 import { useUnit } from "@/shared/unit";
 import { useInstruments, type PictureMessage, type ValueMessage } from "./useInstruments";
 
@@ -131,8 +131,11 @@ export function useIntake(
     landed.value = landed.value.slice(0, -1);
     refusal.value = undefined;
     if (last.field === "temperature_c" || last.field === "humidity_pct") reading.value.room = last.before.room;
-    else if (last.before.read) zones.value[last.patch] = last.before.read;
-    else delete reading.value.zones?.[last.patch];
+    else {
+      const zone = takenBack(zones.value[last.patch], last.before.read, last.field);
+      if (zone) zones.value[last.patch] = zone;
+      else delete zones.value[last.patch];
+    }
     patch.value = last.patch;
   }
 
