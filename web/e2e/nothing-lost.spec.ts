@@ -118,6 +118,22 @@ test("a device that was offline for an edit of every stage, closed meanwhile, lo
   await ivo.close();
 });
 
+test("a second page that is opened while something is typed hands over no half of it", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Talk");
+  const notes = wren.getByLabel("Notes");
+  await notes.fill("");
+  const words = "Typed without a rest while another page of the same person was opened on this device.";
+  const second = await wren.context().newPage();
+  await Promise.all([
+    notes.pressSequentially(words, { delay: 80 }),
+    second.goto("/people").then(() => expect(second.getByRole("heading", { level: 1 })).toBeVisible()),
+  ]);
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await expect(notes).toHaveValue(words);
+  await wren.reload();
+  await expect(notes).toHaveValue(words);
+});
+
 test("two people on one tablet keep what they typed apart", async ({ browser }) => {
   const server = await Server.fresh();
   const context = await browser.newContext({ baseURL: server.url });

@@ -198,9 +198,10 @@ impl Store {
                     return Ok(current);
                 }
                 if let Some(edit) = edit
-                    && edits::has_landed(&mut tx, actor, visit_id, stage, edit.key).await?
+                    && let Some(landed) =
+                        edits::landed_under(&mut tx, actor, visit_id, stage, edit.key).await?
                 {
-                    return Ok(current);
+                    return once(edit, &landed, current);
                 }
                 if current.version != base {
                     return Err(StoreError::Conflict { base, current: Box::new(current) });
@@ -222,14 +223,24 @@ impl Store {
         actor: &Actor,
         visit_id: Uuid,
         stage: Stage,
-        key: Uuid,
+        edit: &Edit,
     ) -> Result<Option<Document>, StoreError> {
         let mut connection = self.pool.acquire().await?;
-        if !edits::has_landed(&mut connection, actor, visit_id, stage, key).await? {
+        let Some(landed) = edits::landed_under(&mut connection, actor, visit_id, stage, edit.key).await?
+        else {
             return Ok(None);
-        }
-        newest(&mut connection, visit_id, stage).await
+        };
+        let current = newest(&mut connection, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
+        once(edit, &landed, current).map(Some)
     }
+}
+
+/// What stands after an edit under whose key operations landed before: nothing is to be done if they were its own.
+fn once(edit: &Edit, landed: &Value, current: Document) -> Result<Document, StoreError> {
+    if edit.operations == *landed {
+        return Ok(current);
+    }
+    Err(StoreError::Conflict { base: current.version, current: Box::new(current) })
 }
 
 /// Writes one version of a stage, its line in the audit, and the edit that made it.

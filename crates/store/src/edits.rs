@@ -8,7 +8,8 @@ use spirel_core::stage::Stage;
 use sqlx::MySqlConnection;
 use uuid::Uuid;
 
-/// An edit as it is sent: its key makes it land once however often it comes.
+/// An edit as it is sent: its key makes it land once however often it comes. Under a key that another edit landed with it is
+/// refused: to take it for that one would lose what it says.
 #[derive(Debug, Clone)]
 pub struct Edit {
     /// Chosen by whoever made it.
@@ -70,16 +71,17 @@ pub(crate) async fn record(
     Ok(())
 }
 
-/// Whether an edit landed before.
-pub(crate) async fn has_landed(
+/// The operations under an edit's key, if one landed in this stage before.
+pub(crate) async fn landed_under(
     tx: &mut MySqlConnection,
     actor: &Actor,
     visit_id: Uuid,
     stage: Stage,
     key: Uuid,
-) -> Result<bool, StoreError> {
+) -> Result<Option<Value>, StoreError> {
     let row = sqlx::query!(
-        "SELECT number FROM edit WHERE house_id = ? AND edit_key = ? AND visit_id = ? AND stage = ?",
+        r#"SELECT CAST(operations AS CHAR) AS "operations!" FROM edit
+           WHERE house_id = ? AND edit_key = ? AND visit_id = ? AND stage = ? AND operations IS NOT NULL"#,
         actor.house_id,
         key,
         visit_id,
@@ -87,7 +89,7 @@ pub(crate) async fn has_landed(
     )
     .fetch_optional(tx)
     .await?;
-    Ok(row.is_some())
+    Ok(row.map(|row| serde_json::from_str(&row.operations)).transpose()?)
 }
 
 impl Store {

@@ -670,8 +670,8 @@ export interface paths {
         options?: never;
         head?: never;
         /**
-         * Edits a stage of a visit. Where a figure is no longer what it was when it was changed, nothing is saved, and the answer
-         *     (409) carries what stands now.
+         * Edits a stage of a visit. Where a figure is no longer what it was when it was changed, or another edit landed under the
+         *     same key, nothing is saved, and the answer (409) carries what stands now.
          */
         patch: operations["edit_stage"];
         trace?: never;

@@ -28,8 +28,8 @@ pub struct NewEdit {
     operations: Vec<Operation>,
 }
 
-/// Edits a stage of a visit. Where a figure is no longer what it was when it was changed, nothing is saved, and the answer
-/// (409) carries what stands now.
+/// Edits a stage of a visit. Where a figure is no longer what it was when it was changed, or another edit landed under the
+/// same key, nothing is saved, and the answer (409) carries what stands now.
 #[utoipa::path(tag = "visits", request_body = NewEdit, params(("stage" = Stage, Path)), responses(
     (status = 200, body = Document), (status = 404, body = ProblemDetails), (status = 409, body = ProblemDetails),
     (status = 422, body = ProblemDetails)
@@ -50,7 +50,7 @@ pub async fn edit_stage(
     }
     check(&operations)?;
     let edit = Edit { key, operations: json!(operations) };
-    if let Some(landed) = state.store.landed(&actor, id, stage, key).await? {
+    if let Some(landed) = state.store.landed(&actor, id, stage, &edit).await? {
         return Ok(web::Json(landed));
     }
     for _ in 0..TRIES {

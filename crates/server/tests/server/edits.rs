@@ -89,6 +89,14 @@ async fn an_edit_lands_once_however_often_it_comes() {
         (&again["version"], &again["body"]["zones"]["nape"]["stretched_mm"]),
         (&json!(2), &json!(190.0))
     );
+    // Under its key another one is no repetition: it is not taken for what landed, and what it says is not lost.
+    let more = json!([
+        {"path": ["zones", "nape", "stretched_mm"], "before": null, "value": 200},
+        {"path": ["zones", "nape", "sprung_mm"], "before": null, "value": 150},
+    ]);
+    let clash = refused(ivo.edit_as(key, more).await, StatusCode::CONFLICT).await;
+    assert_eq!(clash["current"]["version"], 2);
+    assert_eq!(clash["current"]["body"]["zones"]["nape"]["sprung_mm"], Value::Null);
     // What changes nothing makes no version.
     assert_eq!(ivo.saved(nape("stretched_mm", &json!(5), &json!(190))).await["version"], 2);
     assert_eq!(ivo.browser.read(&format!("/api/visits/{visit}")).await["documents"][0]["version"], 2);

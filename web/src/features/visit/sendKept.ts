@@ -1,10 +1,18 @@
 /** What a person left on this device, in visits that aren't open now, is handed over when they are there and the server is. */
-import { documentKey, isAway, openDocuments, sendEdit } from "./useDocument";
-import { keepEdits, keptBy } from "./journal";
+import { uniqBy } from "lodash-es";
+import { documentKey, unlessHeld } from "./held";
+import { keepEdits, keptBy, keptOf } from "./journal";
+import { isAway, sendEdit } from "./useDocument";
 
 export async function sendKept(person: string): Promise<void> {
-  for (const edit of await keptBy(person)) {
-    if (openDocuments.has(documentKey(edit.visit, edit.stage))) continue;
+  const keyOf = ({ visit, stage }: Left) => documentKey(person, visit, stage);
+  for (const left of uniqBy(await keptBy(person), keyOf)) await unlessHeld(keyOf(left), () => send(left));
+}
+
+type Left = Awaited<ReturnType<typeof keptBy>>[number];
+
+async function send({ person, visit, stage }: Left): Promise<void> {
+  for (const edit of await keptOf(person, visit, stage)) {
     try {
       await keepEdits([{ ...edit, sent: true }], []);
       await sendEdit(edit);

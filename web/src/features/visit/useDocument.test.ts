@@ -1,11 +1,12 @@
 import "fake-indexeddb/auto";
 import type { Saved } from "@/api";
+import { isEqual } from "lodash-es";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { createPinia, setActivePinia } from "pinia";
 import { effectScope, nextTick, ref } from "vue";
 import { keepEdits, keptBy } from "./journal";
 import { sendKept } from "./sendKept";
-import { useDocument } from "./useDocument";
+import { sendEdit, useDocument } from "./useDocument";
 
 interface Note {
   note: string;
@@ -34,6 +35,23 @@ interface Sent {
   operations: { path: string[]; before: unknown; value: unknown }[];
 }
 
+/** The locks of a browser: first come, first served. */
+function locksOfDevice(): Pick<LockManager, "request"> {
+  const last = new Map<string, Promise<unknown>>();
+  return {
+    request: async (name: string, options: LockOptions, act: (lock: Lock | null) => Promise<unknown>) => {
+      if (options.ifAvailable && last.has(name)) return act(null);
+      const turn = (last.get(name) ?? Promise.resolve()).then(() => {
+        options.signal?.throwIfAborted();
+        return act({ name, mode: "exclusive" });
+      });
+      const over = turn.catch(() => undefined).then(() => void (last.get(name) === over && last.delete(name)));
+      last.set(name, over);
+      return turn;
+    },
+  } as Pick<LockManager, "request">;
+}
+
 describe("a document that is edited", () => {
   const fetched = vi.fn<(request: Request) => Promise<Response>>();
   let scope = effectScope();
@@ -51,9 +69,9 @@ describe("a document that is edited", () => {
     let now = from;
     fetched.mockImplementation(async (request) => {
       const edit = (await request.json()) as Sent;
-      const again = sent.some(({ key }) => key === edit.key);
+      const before = sent.find(({ key }) => key === edit.key);
       sent.push(edit);
-      if (again) return answer(200, now);
+      if (before) return isEqual(before.operations, edit.operations) ? answer(200, now) : conflictWith(now);
       const clash = edit.operations.some(({ path, before }) => now.body[path[0] as keyof Note] !== before);
       if (clash) return conflictWith(now);
       const changed = Object.fromEntries(edit.operations.map(({ path, value }) => [path[0], value]));
@@ -79,6 +97,7 @@ describe("a document that is edited", () => {
     setActivePinia(createPinia());
     vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "Date"] });
     vi.stubGlobal("fetch", fetched);
+    Object.defineProperty(navigator, "locks", { value: locksOfDevice(), configurable: true });
     fetched.mockReset();
     sent = [];
     for (const person of [WREN, IVO])
@@ -93,6 +112,7 @@ describe("a document that is edited", () => {
     scope.stop();
     vi.useRealTimers();
     vi.unstubAllGlobals();
+    Reflect.deleteProperty(navigator, "locks");
   });
 
   it("is saved once typing rests, figure by figure, and nothing is left on the device", async () => {
@@ -265,6 +285,63 @@ describe("a document that is edited", () => {
     await sendKept(WREN);
     expect(sent.map(({ person }) => person)).toEqual([WREN]);
     expect([server.now().body.note, await keptBy(WREN)]).toEqual(["Wren's", []]);
+  });
+
+  it("is handed over by no other page while this one is making it", async () => {
+    const server = serves(version(1, EMPTY));
+    const page = await open(version(1, EMPTY));
+    page.draft.value.note = "first";
+    await rest(300);
+    expect(await keptBy(WREN)).toHaveLength(1);
+    await sendKept(WREN);
+    expect(sent).toEqual([]);
+    page.draft.value.other = "then";
+    await rest();
+    expect([sent.length, server.now().body]).toEqual([1, { note: "first", other: "then" }]);
+  });
+
+  it("is taken up by a second page once the first that made it is gone, beside what that one makes", async () => {
+    fetched.mockRejectedValue(new TypeError("refused"));
+    const first = await open(version(1, EMPTY));
+    const other = effectScope();
+    const known = ref(version(1, EMPTY));
+    const second = other.run(() => useDocument<Note>(WREN, ID, "talk", () => known.value, EMPTY, { editable: true }))!;
+    first.draft.value.note = "made by the first";
+    await rest();
+    second.draft.value.other = "made by the second";
+    await rest();
+    expect(second.draft.value.note).toBe("");
+    const server = serves(version(1, EMPTY));
+    scope.stop();
+    await second.ready;
+    expect(second.draft.value).toEqual({ note: "made by the first", other: "made by the second" });
+    await rest(3000);
+    expect(server.now().body).toEqual(second.draft.value);
+    expect(await keptBy(WREN)).toEqual([]);
+    other.stop();
+  });
+
+  it("loses nothing where half of it was sent under its key, by a page that knew no locks", async () => {
+    const server = serves(version(1, EMPTY));
+    const page = await open(version(1, EMPTY));
+    page.draft.value.note = "first";
+    await rest(300);
+    await sendEdit((await keptBy(WREN))[0]!);
+    page.draft.value.other = "then";
+    await rest(3000);
+    expect([page.state.value, page.draft.value]).toEqual(["saved", { note: "first", other: "then" }]);
+    expect(server.now().body).toEqual(page.draft.value);
+  });
+
+  it("gets a part back that taking back emptied, for whoever writes into it", async () => {
+    const parts = { zones: {} as { [zone: string]: { length: number } } };
+    const page = scope.run(() =>
+      useDocument<typeof parts>(WREN, ID, "read", () => undefined, parts, { editable: true }),
+    )!;
+    page.draft.value.zones.top = { length: 20 };
+    await nextTick();
+    page.undo();
+    expect(page.draft.value).toEqual({ zones: {} });
   });
 
   it("says so when the device can't keep it", async () => {

@@ -9,6 +9,7 @@ import { Refused, Unreachable, body, client, type FieldFault, type Operation, ty
 import { useEventListener, useThrottleFn } from "@vueuse/core";
 import { v4 as uuid } from "uuid";
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from "vue";
+import { documentKey, hold } from "./held";
 import { keepEdits, keptOf, type KeptEdit } from "./journal";
 import { useHistory } from "./useHistory";
 
@@ -29,10 +30,6 @@ export interface Conflict<T> {
   /** My changes of figures that they changed, too. */
   clashes: Operation[];
 }
-
-/** Documents that are open on this page: whoever sends what was left behind leaves them alone. */
-export const openDocuments = new Set<string>();
-export const documentKey = (visit: string, stage: Stage) => `${visit} ${stage}`;
 
 /** Sends an edit. */
 export async function sendEdit<T>({ key, person, visit, stage, operations }: KeptEdit): Promise<Saved<T>> {
@@ -64,7 +61,7 @@ export function useDocument<T extends object>(
   const refusal = ref<string>();
   /** Whether this device could write down what isn't saved. */
   const kept = ref(true);
-  const history = useHistory(draft);
+  const history = useHistory(draft, filled);
 
   /** What the server had when it was last heard of. */
   let base: T = copy(draft.value);
@@ -74,6 +71,8 @@ export function useDocument<T extends object>(
   /** The edit that is being made. */
   let key = uuid();
   let begun = Date.now();
+  /** The edits that this page made, landed or not. */
+  const made = new Set([key]);
   /** Edits of this document that this page has written down. */
   let written = new Set<string>();
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -135,7 +134,8 @@ export function useDocument<T extends object>(
     savedAt.value = now.saved_at;
     conflict.value = undefined;
     refusal.value = undefined;
-    if (!alike(draft.value, document)) history.replace(document);
+    const whole = filled(document);
+    if (!alike(draft.value, whole)) history.replace(whole);
     rest();
     options.onSaved?.(now);
   }
@@ -159,6 +159,7 @@ export function useDocument<T extends object>(
       flying = [edit(pending(), true)];
       after = copy(draft.value);
       key = uuid();
+      made.add(key);
       begun = Date.now();
       await keep();
     }
@@ -242,35 +243,34 @@ export function useDocument<T extends object>(
     settle(theirs, theirs.body, applied(merged, forced).document);
   }
 
-  /** What an earlier page could not hand over is taken up again. */
+  /** What a page that was closed could not hand over is taken up again. */
   async function takeUp() {
-    const left = await keptOf(person, visit, stage);
-    if (left.length === 0) return;
-    written = new Set(left.map((known) => known.key));
+    const left = (await keptOf(person, visit, stage)).filter((known) => !made.has(known.key));
+    if (left.length === 0 || state.value === "conflict") return;
+    for (const known of left) written.add(known.key);
+    const since = pending();
     // What may have reached the server is sent as it was; what may not is part of the edit that is made now.
-    flying = left.filter((known) => known.sent);
+    const sent = left.filter((known) => known.sent);
+    flying = [...flying, ...sent];
     after = applied(
-      base,
-      flying.flatMap((known) => known.operations),
+      after,
+      sent.flatMap((known) => known.operations),
     ).document;
-    const mine = [
-      ...left.filter((known) => !known.sent).flatMap((known) => known.operations),
-      ...changes(base, draft.value),
-    ];
+    const mine = [...left.filter((known) => !known.sent).flatMap((known) => known.operations), ...since];
     const { document, clashes } = applied(after, mine);
     if (clashes.length > 0 && saved()) {
       state.value = "conflict";
       conflict.value = { theirs: { ...saved()!, body: base }, merged: document, clashes };
       return;
     }
-    draft.value = document;
+    draft.value = filled(document);
     state.value = "editing";
     later(0);
   }
-  const ready = options.editable ? takeUp().catch(() => (kept.value = false)) : Promise.resolve();
+  // Who only reads leaves nothing.
+  const held = options.editable ? hold(documentKey(person, visit, stage), takeUp) : undefined;
+  const ready = held?.ready.catch(() => void (kept.value = false)) ?? Promise.resolve();
 
-  const name = documentKey(visit, stage);
-  openDocuments.add(name);
   useEventListener(window, "online", () => void save());
   useEventListener(window, "pagehide", () => void keep());
   useEventListener(window, "beforeunload", (event: BeforeUnloadEvent) => {
@@ -280,8 +280,8 @@ export function useDocument<T extends object>(
   onScopeDispose(() => {
     ended = true;
     clearTimeout(timer);
-    openDocuments.delete(name);
     if (state.value !== "conflict") void save();
+    held?.release();
   });
 
   return {

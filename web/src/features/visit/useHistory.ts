@@ -10,7 +10,8 @@ const REST_MS = 250;
 /** Most steps that are kept. */
 const MOST = 100;
 
-export function useHistory<T extends object>(draft: Ref<T>) {
+/** `filled` gives a document back the parts whose last figure was taken out of it: whoever writes there finds them. */
+export function useHistory<T extends object>(draft: Ref<T>, filled: (document: T) => T) {
   const done = shallowRef<Operation[][]>([]);
   const undone = shallowRef<Operation[][]>([]);
   let last = copy(draft.value);
@@ -33,7 +34,7 @@ export function useHistory<T extends object>(draft: Ref<T>) {
     from.value = from.value.slice(0, -1);
     to.value = [...to.value, step];
     // What somebody else changed since stays as it is.
-    draft.value = applied(draft.value, turn(step)).document;
+    draft.value = filled(applied(draft.value, turn(step)).document);
     last = copy(draft.value);
   }
 
