@@ -27,6 +27,7 @@ instruments-refused = { $label }: refused. The value { $said }.
 instruments-waits = { $label }: the server can't be reached. What was measured waits below.
 instruments-reach-away = { $label } is out of reach. Your place is kept; what it measures now comes when it is back.
 instruments-reach-off = { $label } is off. Charge it or type the figures.
+instruments-elsewhere = { $labels }: the values go to another page or screen, and come here once that is closed.
 instruments-low = battery low
 instruments-late = { $label }, while out of reach: { $value } { $unit }
 instruments-takeLate = Use it for { $zone }

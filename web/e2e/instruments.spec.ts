@@ -125,6 +125,25 @@ test("an instrument drops out in the middle, a value was wrong, and the line is 
   await expect(saveState(wren)).toHaveText(SAVED);
 });
 
+test("an instrument gives its values to one page: another says so, and is given them once that is closed", async ({
+  wren,
+}) => {
+  await blankVisit(wren, "Pella Crane");
+  await pair(wren, "Comb 1");
+  const other = await wren.context().newPage();
+  await blankVisit(other, "Lorcan Thistle");
+  await expect(strip(other)).toContainText("Comb 1: the values go to another page or screen");
+  await expect(strip(other)).not.toContainText("pull a strand straight");
+  const hand = await Hand.beside(other);
+  await hand.press("comb-1", "fringe", { pulled: true });
+  await expect(last(wren)).toContainText("Fringe stretched");
+  await expect(last(other)).toHaveCount(0);
+  await wren.close();
+  await expect(strip(other)).toContainText("pull a strand straight");
+  await hand.press("comb-1", "fringe", { pulled: true });
+  await expect(last(other)).toContainText("Fringe stretched");
+});
+
 test("where nothing was paired the strip only says how to, and typing is as ever", async ({ wren }) => {
   await openVisit(wren, "Sunniva Drake", "Read");
   await expect(strip(wren)).toContainText("No instrument is paired");

@@ -113,6 +113,9 @@ pub enum ToApp {
     Refused {
         /// Why, in one sentence.
         said: String,
+        /// The instrument that was to be paired and gives its values elsewhere.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        not_paired: Option<String>,
     },
 }
 

@@ -50,6 +50,10 @@ impl Bench {
 
     /// What a message leads to.
     pub fn hear(&mut self, app: App, message: FromApp) -> Vec<(To, ToApp)> {
+        let not_paired = match &message {
+            FromApp::Pair { device } => Some(device.clone()),
+            _ => None,
+        };
         let done = match message {
             FromApp::Hello { version } => self.hello(app, version),
             FromApp::Pair { device } => self.pair(app, &device),
@@ -61,7 +65,7 @@ impl Bench {
             FromApp::Press { device, zone, pulled, long } => self.press(&device, zone, pulled, long),
             FromApp::Set { device, reach, unit, battery_pct } => self.set(&device, reach, unit, battery_pct),
         };
-        done.unwrap_or_else(|said| vec![(To::One(app), ToApp::Refused { said })])
+        done.unwrap_or_else(|said| vec![(To::One(app), ToApp::Refused { said, not_paired })])
     }
 
     /// An application has gone: its instruments are free again.
@@ -217,7 +221,7 @@ mod tests {
 
     fn refused(said: &[(To, ToApp)]) -> &str {
         match said {
-            [(To::One(_), ToApp::Refused { said })] => said,
+            [(To::One(_), ToApp::Refused { said, .. })] => said,
             other => panic!("it was done: {other:?}"),
         }
     }
@@ -237,6 +241,7 @@ mod tests {
         assert_eq!(values(&said(&mut bench, 2, press("comb-1"))), [(1, 1, false)]);
         let taken = said(&mut bench, 2, json!({"type": "pair", "device": "comb-1"}));
         assert_eq!(refused(&taken), "Comb 1 is paired with another screen.");
+        assert!(matches!(&taken[..], [(_, ToApp::Refused { not_paired: Some(id), .. })] if id == "comb-1"));
         // Once the first has gone it is free.
         assert!(matches!(&bench.gone(1)[..], [(To::All, ToApp::Device { device })] if !device.paired));
         said(&mut bench, 2, json!({"type": "pair", "device": "comb-1"}));

@@ -100,7 +100,7 @@ async fn talk(
                     Ok(message) => hub.act(|bench| bench.hear(app, message)),
                     Err(error) => hub.act(|_| {
                         let said = format!("The message is not understood: {error}.");
-                        vec![(To::One(app), ToApp::Refused { said })]
+                        vec![(To::One(app), ToApp::Refused { said, not_paired: None })]
                     }),
                 },
                 Some(Ok(Message::Ping(bytes))) => {

@@ -3597,6 +3597,8 @@ export interface components {
             /** @enum {string} */
             type: "back";
         } | {
+            /** @description The instrument that was to be paired and gives its values elsewhere. */
+            not_paired?: string | null;
             /** @description Why, in one sentence. */
             said: string;
             /** @enum {string} */

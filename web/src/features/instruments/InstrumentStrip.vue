@@ -14,7 +14,7 @@ import type { Intake } from "./useIntake";
 const props = defineProps<{ intake: Intake; patch: Patch; disabled: boolean }>();
 const { say } = useUnit();
 const { instruments, last, late, refusal, next } = props.intake;
-const { mine, devices, joined, said, standIn } = instruments;
+const { mine, elsewhere, devices, joined, said, standIn } = instruments;
 
 /** A battery this full or less is said. */
 const LOW_PCT = 10;
@@ -38,11 +38,14 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
   <section v-if="instruments.known.value" class="strip" :aria-label="t('instruments-title')">
     <div class="line" aria-live="polite">
       <p v-if="!joined" class="warning">{{ t("instruments-lost") }}</p>
-      <p v-else-if="mine.length === 0" class="soft">{{ t("instruments-none") }}</p>
+      <p v-else-if="mine.length + elsewhere.length === 0" class="soft">{{ t("instruments-none") }}</p>
       <template v-else>
-        <p class="next">
+        <p v-if="mine.length > 0" class="next">
           <b>{{ sayPatch(patch) }}</b>
           <span>{{ next ? t(`instruments-next-${next}`) : t("instruments-done") }}</span>
+        </p>
+        <p v-if="elsewhere.length > 0" class="warning">
+          {{ t("instruments-elsewhere", { labels: elsewhere.map(({ label }) => label).join(", ") }) }}
         </p>
         <p v-for="device in unheard" :key="device.id" class="warning">
           {{ t(`instruments-reach-${device.reach}`, { label: device.label }) }}
@@ -94,7 +97,7 @@ const low = (device: Device) => device.battery_pct <= LOW_PCT;
       <ul class="all">
         <li v-for="device in devices" :key="device.id">
           <ElCheckbox
-            :model-value="mine.includes(device)"
+            :model-value="mine.includes(device) || elsewhere.includes(device)"
             @update:model-value="instruments.listen(device.id, Boolean($event))"
           >
             <b>{{ device.label }}</b>

@@ -22,8 +22,11 @@ export function useInstruments(heard: Heard) {
   const standIn = ref(false);
   const devices = ref<Device[]>([]);
   const said = ref<string>();
-  /** Which instruments this screen listens to, also after a reload or a lost line. */
+  /** Which instruments this device listens to, also after a reload or a lost line. */
   const wished = useLocalStorage<string[]>("spirel.instruments", []);
+  /** Those that give their values to this page, and those it has asked to. */
+  const own = ref<string[]>([]);
+  const asked = new Set<string>();
 
   const line = useWebSocket(address, {
     immediate: false,
@@ -41,11 +44,15 @@ export function useInstruments(heard: Heard) {
   function hear(message: ToApp) {
     switch (message.type) {
       case "hello":
-        [joined.value, standIn.value, devices.value] = [true, message.stand_in, message.devices];
-        for (const { id } of message.devices) if (wished.value.includes(id)) send({ type: "pair", device: id });
+        [joined.value, standIn.value, devices.value, own.value] = [true, message.stand_in, message.devices, []];
+        asked.clear();
+        message.devices.forEach(pairIfFree);
         break;
       case "device":
         devices.value = devices.value.map((device) => (device.id === message.device.id ? message.device : device));
+        if (!message.device.paired) letGo(message.device.id);
+        else if (asked.delete(message.device.id)) own.value = [...own.value, message.device.id];
+        pairIfFree(message.device);
         break;
       case "value":
         heard.value(message);
@@ -58,7 +65,24 @@ export function useInstruments(heard: Heard) {
         break;
       case "refused":
         said.value = message.said;
+        // Two pages asked at once, and the other was heard first.
+        if (message.not_paired) letGo(message.not_paired);
     }
+  }
+
+  /** An instrument gives its values to one page: what another has is asked for once that lets it go. */
+  function pairIfFree({ id, paired }: Device) {
+    if (!paired && wished.value.includes(id)) pair(id);
+  }
+
+  function letGo(id: string) {
+    asked.delete(id);
+    own.value = own.value.filter((known) => known !== id);
+  }
+
+  function pair(id: string) {
+    asked.add(id);
+    send({ type: "pair", device: id });
   }
 
   async function begin() {
@@ -71,7 +95,9 @@ export function useInstruments(heard: Heard) {
 
   function listen(id: string, yes: boolean) {
     wished.value = yes ? [...new Set([...wished.value, id])] : wished.value.filter((paired) => paired !== id);
-    send({ type: yes ? "pair" : "unpair", device: id });
+    const taken = devices.value.some((device) => device.id === id && device.paired);
+    if (!yes) send({ type: "unpair", device: id });
+    else if (!taken) pair(id);
   }
 
   return {
@@ -80,8 +106,11 @@ export function useInstruments(heard: Heard) {
     joined,
     standIn,
     devices,
-    /** Those this screen listens to. */
-    mine: computed(() => devices.value.filter((device) => device.paired && wished.value.includes(device.id))),
+    /** Those this page listens to, and those it would but for another page or screen that does. */
+    mine: computed(() => devices.value.filter(({ id }) => own.value.includes(id))),
+    elsewhere: computed(() =>
+      devices.value.filter(({ id, paired }) => paired && wished.value.includes(id) && !own.value.includes(id)),
+    ),
     said,
     listen,
     send,
