@@ -3,6 +3,9 @@
 use super::cell::{Below, OverDirection};
 use crate::drape::AZIMUTHS;
 
+/// Least rows that a thread works on in one go.
+pub(super) const LEAST_ROWS: usize = 8;
+
 /// Cells by row and azimuth.
 #[derive(Debug, Clone)]
 pub(super) struct Field {

@@ -2,7 +2,7 @@
 
 use super::begins::Begins;
 use super::cell::{Below, OverDirection};
-use super::field::{Field, Passing};
+use super::field::{Field, LEAST_ROWS, Passing};
 use super::flow::{Amount, Ends, Flow, RowStep};
 use super::worn::Worn;
 use crate::drape::cells::{CAP_ROWS, CAP_STEP};
@@ -11,6 +11,7 @@ use crate::drape::path::{Hang, Path, Piece};
 use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown, grown_on};
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::Hair;
+use rayon::prelude::*;
 
 /// Share of its height where it leaves the head at which hair runs round the head on the mean.
 const TURNED_SHARE: f64 = 0.7;
@@ -75,16 +76,16 @@ impl Sums {
         for (to, from) in self.over.iter_mut().flatten().zip(other.over.iter().flatten()) {
             to.add(from);
         }
-        for (to, from) in self.below.iter_mut().flatten().zip(other.below.iter().flatten()) {
-            to.add(from);
-        }
-        for (to, from) in self.begins.iter_mut().zip(&other.begins) {
-            if to.is_empty() {
-                to.clone_from(from);
+        let below = self.below.par_iter_mut().zip(&other.below);
+        let begins = self.begins.par_iter_mut().zip(&other.begins);
+        below.zip(begins).with_min_len(LEAST_ROWS).for_each(|((below, more), (begins, more_begin))| {
+            below.iter_mut().zip(more).for_each(|(to, from)| to.add(from));
+            if begins.is_empty() {
+                begins.clone_from(more_begin);
             } else {
-                to.iter_mut().zip(from).for_each(|(to, from)| to.add(from));
+                begins.iter_mut().zip(more_begin).for_each(|(to, from)| to.add(from));
             }
-        }
+        });
         for (to, from) in self.mass.iter_mut().zip(&other.mass) {
             to.0 += from.0;
             to.1.add(&from.1, 1.0);

@@ -95,25 +95,29 @@ pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
 /// The same where it is known how long they are worn.
 pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Fall {
     // What is read from single strands needs no field.
-    let ((surface, around, levels), zones) = rayon::join(
+    let ((surface, around, levels, (front, side), wisps_mm), zones) = rayon::join(
         || {
             let field = fill(hair, &worn.0);
             let surface = Surface::of(&field, &hair.shell);
-            let around = Levels::of(&surface, &hair.shell);
-            let levels = levels(&field, &around);
-            (surface, around, levels)
+            let seen = || {
+                let around = Levels::of(&surface, &hair.shell);
+                let levels = levels(&field, &around);
+                let sides = (Outline::across(&around), Outline::from_the_side(&around));
+                (around, levels, sides)
+            };
+            let ((around, levels, sides), wisps) = rayon::join(seen, || wisps(worn, &surface));
+            (surface, around, levels, sides, wisps)
         },
         || zones(hair, lengths, worn),
     );
-    let front = Outline::across(&around);
     let (width_mm, widest_at_mm) = widest(&front);
     let down_to = |measure: fn(&LevelShare) -> f64, enough: f64| down_to(&levels, &around, measure, enough);
     Fall {
         widest_at_mm,
         width_mm,
-        side: Outline::from_the_side(&around),
+        side,
         top_mm: surface.reach_mm().to_vec(),
-        wisps_mm: wisps(worn, &surface),
+        wisps_mm,
         perimeter_mm: surface.perimeter.to_vec(),
         mass_g: zones.iter().map(|(zone, _)| zone.mass_g).sum(),
         strong_to_mm: down_to(|level| level.fullness, STRONG_SHARE),

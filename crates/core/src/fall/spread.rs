@@ -1,7 +1,7 @@
 //! Spreads the hair of each cell over its neighbours.
 
-use super::cell::Cell;
-use super::field::Field;
+use super::cell::{Below, Cell, OverDirection};
+use super::field::{Field, LEAST_ROWS};
 use crate::drape::cells::{CAP_ROWS, elevation_of};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::{AZIMUTHS, Shell};
@@ -20,7 +20,13 @@ const HAIRY_SHARE: f64 = 0.75;
 /// that the face stays free. And one cell up and down: over the head and below it rows hold different things, so each is
 /// mixed by itself.
 pub(super) fn spread(field: &mut Field, shell: &Shell) {
-    field.over.par_iter_mut().enumerate().for_each(|(number, row)| {
+    let Field { over, below, .. } = field;
+    rayon::join(|| over_the_head(over, shell), || below_it(below));
+}
+
+fn over_the_head(rows: &mut [[OverDirection; AZIMUTHS]], shell: &Shell) {
+    debug_assert_eq!(rows.len(), CAP_ROWS);
+    rows.par_iter_mut().with_min_len(LEAST_ROWS).enumerate().for_each(|(number, row)| {
         let cap = &shell.cap[number];
         let area: f64 = cap.iter().map(|cell| cell.area_mm2).sum();
         let volume: f64 = row.iter().map(|cell| cell.volume()).sum();
@@ -30,28 +36,30 @@ pub(super) fn spread(field: &mut Field, shell: &Shell) {
         let hairy = std::array::from_fn(|i| (row[i].cover_mm2() / cap[i].area_mm2).min(1.0));
         round(row, &hairy, thick, apart);
     });
-    field.below.par_iter_mut().with_min_len(8).for_each(|row| {
+    // Rows hold what lies on areas of different size.
+    let scale = |rows: &mut [[OverDirection; AZIMUTHS]], by: fn(f64) -> f64| {
+        for (number, row) in rows.iter_mut().enumerate() {
+            let times = by(elevation_of(number).cos());
+            row.iter_mut().for_each(|cell| *cell = cell.times(times));
+        }
+    };
+    scale(rows, f64::recip);
+    for _ in 0..2 {
+        // How much passes is known better than to a row: that is not mixed.
+        up_and_down(rows, |mixed, here| mixed.crossed_as(here));
+    }
+    scale(rows, |area| area);
+}
+
+fn below_it(rows: &mut [[Below; AZIMUTHS]]) {
+    rows.par_iter_mut().with_min_len(LEAST_ROWS).for_each(|row| {
         let volume: f64 = row.iter().map(|cell| cell.all_volume()).sum();
         let outer = (RISE_RADIUS_MM.powi(2) + 2.0 * volume / (HAIRY_SHARE * TAU)).sqrt();
         let apart = RISE_RADIUS_MM * TAU / AZIMUTHS as f64;
         let hairy = std::array::from_fn(|i| (row[i].cover_mm() / apart).min(1.0));
         round(row, &hairy, outer - RISE_RADIUS_MM, apart);
     });
-    // Over the head rows hold what lies on areas of different size.
-    let scale = |rows: &mut [[super::cell::OverDirection; AZIMUTHS]], by: fn(f64) -> f64| {
-        for (number, row) in rows.iter_mut().enumerate() {
-            let times = by(elevation_of(number).cos());
-            row.iter_mut().for_each(|cell| *cell = cell.times(times));
-        }
-    };
-    scale(&mut field.over, f64::recip);
-    for _ in 0..2 {
-        // How much passes is known better than to a row: that is not mixed.
-        up_and_down(&mut field.over, |mixed, here| mixed.crossed_as(here));
-    }
-    scale(&mut field.over, |area| area);
-    up_and_down(&mut field.below, |mixed, here| mixed.passed_as(here));
-    debug_assert_eq!(field.over.len(), CAP_ROWS);
+    up_and_down(rows, |mixed, here| mixed.passed_as(here));
 }
 
 /// Round a row of hair so thick, whose cells lie so far apart, mm.

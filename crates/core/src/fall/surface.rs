@@ -1,7 +1,7 @@
 //! How far hair stands out: the volume in each cell, stacked on the head.
 
 use super::cell::Below;
-use super::field::Field;
+use super::field::{Field, LEAST_ROWS};
 use super::fill::fill;
 use super::worn::AsWorn;
 use crate::constants::LINE_SHARE;
@@ -10,6 +10,7 @@ use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::{AZIMUTHS, LEVEL_MM, Shell};
 use crate::hair::{Hair, ShareLengths};
 use crate::head::Vec3;
+use rayon::prelude::*;
 use std::f64::consts::TAU;
 
 /// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in,
@@ -41,7 +42,7 @@ impl Surface {
     pub(super) fn of(field: &Field, shell: &Shell) -> Self {
         let rows = CAP_ROWS + field.below.len();
         let mut thick = vec![[0.0; AZIMUTHS]; CAP_ROWS];
-        let mut cover = vec![[0.0; AZIMUTHS]; rows];
+        let mut cover = vec![[0.0; AZIMUTHS]; CAP_ROWS];
         let wedge = TAU / AZIMUTHS as f64;
         for row in 0..CAP_ROWS {
             for i in 0..AZIMUTHS {
@@ -55,17 +56,18 @@ impl Surface {
                 thick[row][i] = cover[row][i] * high;
             }
         }
-        slide(&mut thick, &cover[..CAP_ROWS]);
+        slide(&mut thick, &cover);
         let stands = field.over[CAP_ROWS - 1].map(|cell| cell.stand_mm());
         let around: [(f64, f64); AZIMUTHS] = std::array::from_fn(|i| azimuth_of(i).sin_cos());
         let mut outer: Vec<[Vec3; AZIMUTHS]> = (0..CAP_ROWS)
             .map(|row| std::array::from_fn(|i| shell.cap[row][i].at + shell.cap[row][i].out * thick[row][i]))
             .collect();
         let perimeter = std::array::from_fn(|i| perimeter(field, &outer, i));
-        for (row, cover) in cover.iter_mut().enumerate().skip(CAP_ROWS) {
+        let below = (CAP_ROWS..rows).into_par_iter().with_min_len(LEAST_ROWS).map(|row| {
             let height = height_of(row);
             let bare = shell.at(height);
-            outer.push(std::array::from_fn(|i| {
+            let mut cover = [0.0; AZIMUTHS];
+            let outer = std::array::from_fn(|i| {
                 let cell = &field.below[row - CAP_ROWS][i];
                 let (head, inner) = (bare.radius_mm(i), bare.inner_mm(i));
                 // As over the head no hair stands off further than it is long.
@@ -85,7 +87,12 @@ impl Surface {
                 }
                 let (sin, cos) = around[i];
                 Vec3::new(radius * sin, height, radius * cos)
-            }));
+            });
+            (outer, cover)
+        });
+        for (at, covered) in below.collect::<Vec<_>>() {
+            outer.push(at);
+            cover.push(covered);
         }
         mix_at_the_ears(&mut outer);
         // The middle of the first ring.
