@@ -1,5 +1,5 @@
 /** On a phone nothing is wider than the screen and the stages are one line; and no page writes an error to the console. */
-import { enter, expect, test } from "./server";
+import { enter, expect, openVisit, test } from "./server";
 import { allViews, everyPart, open } from "./views";
 
 test("nothing is wider than a phone, and nothing goes wrong behind the page", async ({ page }) => {
@@ -41,4 +41,24 @@ test("nothing is wider than a phone, and nothing goes wrong behind the page", as
   expect(box!.x >= 0 && box!.x + box!.width <= 390, JSON.stringify(box)).toBe(true);
   // An address that leads nowhere and a visit that isn't there are answered by the page, not by an error of it.
   expect(errors).toEqual([]);
+});
+
+test("on a phone the zone in hand comes first, and the others are a line beside it", async ({ wren }) => {
+  await wren.setViewportSize({ width: 390, height: 844 });
+  await openVisit(wren, "Amara Fenn", "Mark");
+  const card = (zone: string) => wren.getByRole("region", { name: `${zone}: cut here` });
+  await expect(card("Fringe")).toBeInViewport({ ratio: 1 });
+  const last = wren.getByRole("navigation", { name: "Zones" }).getByRole("link", { name: /^Right side/ });
+  await expect(last).not.toBeInViewport();
+  await wren.keyboard.press("[");
+  await expect(card("Right side")).toBeInViewport({ ratio: 1 });
+  await expect(last).toBeInViewport({ ratio: 0.9 });
+
+  await openVisit(wren, "Amara Fenn", "Read");
+  const [form, map] = [
+    wren.getByLabel("Stretched", { exact: true }),
+    wren.getByRole("figure", { name: "client's left" }),
+  ];
+  await expect(form).toBeInViewport({ ratio: 1 });
+  await expect(map).not.toBeInViewport();
 });

@@ -100,12 +100,20 @@ function turn(by: 1 | -1) {
 onKeyStroke("]", () => turn(1));
 onKeyStroke("[", () => turn(-1));
 watch(patch, () => (picture.value = "strand"));
+
+// On a phone the zones are one line, of which the one in hand is kept in sight.
+const strip = ref<HTMLElement>();
+function showInHand() {
+  const link = strip.value?.querySelector<HTMLElement>(".here");
+  if (strip.value && link) strip.value.scrollLeft = link.offsetLeft - (strip.value.clientWidth - link.clientWidth) / 2;
+}
+watch([patch, strip, () => zones.value.length], showInHand, { flush: "post" });
 </script>
 
 <template>
   <div class="view">
     <h1 class="visually-hidden">{{ t("stage-mark") }}</h1>
-    <nav class="zones" :aria-label="t('mark-zones')">
+    <nav ref="strip" class="zones" :aria-label="t('mark-zones')">
       <RouterLink
         v-for="zone in zones"
         :key="zone.patch"
@@ -122,12 +130,12 @@ watch(patch, () => (picture.value = "strand"));
         </span>
         <span class="figure">{{ line(zone) }}</span>
       </RouterLink>
-      <p class="actions">
-        <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark-print") }}</RouterLink>
-        <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark-json") }}</a>
-        <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark-csv") }}</a>
-      </p>
     </nav>
+    <p class="actions">
+      <RouterLink class="action" :to="{ name: 'print' }">{{ t("mark-print") }}</RouterLink>
+      <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark-json") }}</a>
+      <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark-csv") }}</a>
+    </p>
     <div class="main stack">
       <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
       <template v-if="here?.result">
@@ -197,8 +205,8 @@ watch(patch, () => (picture.value = "strand"));
 <style scoped>
 .view {
   display: grid;
-  grid-template-columns: 250px minmax(0, 1fr);
-  gap: 20px 28px;
+  grid-template: auto 1fr / 250px minmax(0, 1fr);
+  gap: 0 28px;
   max-width: 1520px;
   margin: 0 auto;
   padding: 14px 24px 40px;
@@ -249,6 +257,7 @@ watch(patch, () => (picture.value = "strand"));
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+  align-content: start;
   padding-top: 16px;
 }
 
@@ -273,6 +282,7 @@ watch(patch, () => (picture.value = "strand"));
 }
 
 .main {
+  grid-area: 1 / 2 / span 2;
   gap: 12px;
 }
 
@@ -318,7 +328,51 @@ h3 {
 
 @media (max-width: 900px) {
   .view {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: none / minmax(0, 1fr);
+    gap: 20px;
+  }
+
+  .main {
+    grid-area: auto;
+  }
+
+  .actions {
+    padding-top: 0;
+  }
+}
+
+/* On a phone what is cut comes first: the zones are one line above it, and what is taken along stands at the end. */
+@media (max-width: 640px) {
+  .view {
+    gap: 12px;
+  }
+
+  .zones {
+    position: relative;
+    display: flex;
+    gap: 6px;
+    overflow-x: auto;
+    padding-bottom: 4px;
+  }
+
+  .zones > a {
+    flex: none;
+    gap: 14px;
+    border: 1px solid var(--line);
+    border-left-width: 5px;
+    border-radius: 8px;
+  }
+
+  .zones small {
+    display: none;
+  }
+
+  .cut .figure {
+    font-size: 1.35rem;
+  }
+
+  .actions {
+    order: 1;
   }
 }
 </style>

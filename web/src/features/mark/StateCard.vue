@@ -141,4 +141,11 @@ dd {
   padding: 14px 0;
   max-width: 36ch;
 }
+
+@media (max-width: 640px) {
+  .answer {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 8px;
+  }
+}
 </style>

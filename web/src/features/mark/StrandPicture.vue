@@ -2,7 +2,8 @@
 /** One strand at its four lengths, all in one scale: along the hair, held on the comb, hanging, worn. */
 import type { StrandLines } from "@/api";
 import { useUnit } from "@/shared/unit";
-import { computed } from "vue";
+import { useElementSize } from "@vueuse/core";
+import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 
 const props = defineProps<{ strand: StrandLines; targetMm: number; lands: [number, number]; moisture: string }>();
@@ -26,33 +27,47 @@ const lines = computed(() => {
 /** Pixels a millimetre: the longest line fits the height. */
 const HEIGHT = 250;
 const scale = computed(() => HEIGHT / Math.max(props.strand.lengths.fibre_mm, 40));
-const lane = 128;
-const width = lane * 4;
+/** Each line has a lane, as wide as there is room for, with what it is written over it. */
+const [NARROW, WIDE] = [78, 128];
+const svg = ref<SVGElement>();
+const { width: room } = useElementSize(svg);
+const lane = computed(() => Math.min(WIDE, Math.max(NARROW, (room.value || 4 * WIDE) / 4 - 2)));
+const width = computed(() => 4 * lane.value);
+/** Below all that hangs there. */
+const wishAt = computed(
+  () => scale.value * Math.max(props.targetMm, props.lands[1], props.strand.lengths.worn_mm) + 18,
+);
 
 function path(points: readonly (readonly [number, number])[], index: number): string {
   const middle = points.reduce((sum, p) => sum + p[0], 0) / points.length;
-  const x0 = lane * index + 34;
+  const x0 = lane.value * index + 34;
   return `M${points.map(([x, y]) => `${(x0 + (x - middle) * scale.value).toFixed(1)} ${(y * scale.value).toFixed(1)}`).join("L")}`;
 }
 </script>
 
 <template>
-  <svg class="strands" :viewBox="`-4 -16 ${width + 24} ${HEIGHT + 26}`" role="img" :aria-label="t('strand-label')">
+  <svg
+    ref="svg"
+    class="strands"
+    :viewBox="`-4 -46 ${width + 8} ${HEIGHT + 72}`"
+    role="img"
+    :aria-label="t('strand-label')"
+  >
     <path class="scalp" :d="`M0 0H${width}`" />
     <rect
       class="band"
       :x="lane * 3 + 2"
       :y="lands[0] * scale"
-      width="72"
+      :width="lane - 6"
       :height="Math.max(2, (lands[1] - lands[0]) * scale)"
     />
-    <path class="target" :d="`M${lane * 3 - 6} ${targetMm * scale}h96`" />
+    <path class="target" :d="`M${lane * 3 - 4} ${targetMm * scale}h${lane}`" />
     <g v-for="(line, i) in lines" :key="line.name">
       <path :class="['hair', line.tone]" :d="path(line.points, i)" />
-      <text class="what" :x="lane * i + 66" :y="14">{{ t(`strand-${line.name}`) }}</text>
-      <text class="mm" :class="line.tone" :x="lane * i + 66" :y="33">{{ say(line.mm) }}</text>
+      <text class="what" :x="lane * i + 2" y="-31">{{ t(`strand-${line.name}`) }}</text>
+      <text class="mm" :class="line.tone" :x="lane * i + 2" y="-11">{{ say(line.mm) }}</text>
     </g>
-    <text class="wish" :x="lane * 3 + 66" :y="Math.max(52, targetMm * scale - 5)">
+    <text class="wish" :x="lane * 3 + 2" :y="wishAt">
       {{ t("strand-target", { length: say(targetMm) }) }}
     </text>
   </svg>
@@ -62,7 +77,7 @@ function path(points: readonly (readonly [number, number])[], index: number): st
 svg {
   width: 100%;
   display: block;
-  max-height: 320px;
+  max-height: 340px;
 }
 
 .scalp {

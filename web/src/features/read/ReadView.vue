@@ -209,7 +209,7 @@ async function goTo(to: Patch) {
         :disabled="!document.editable.value"
         @go="go"
       >
-        <ChoiceRow v-model="pass" hide-label :label="t('read-passOf')" :choices="passes" />
+        <ChoiceRow v-model="pass" class="pass" hide-label :label="t('read-passOf')" :choices="passes" />
       </ZoneForm>
       <ZoneTable
         v-model="patch"
@@ -317,6 +317,22 @@ section > * {
   .parts,
   .next {
     order: 1;
+  }
+}
+
+/* On a phone it comes before the map. */
+@media (max-width: 640px) {
+  .pass {
+    order: 1;
+    flex-basis: 100%;
+  }
+
+  .strip {
+    order: -2;
+  }
+
+  .read :deep(.form) {
+    order: -1;
   }
 }
 </style>

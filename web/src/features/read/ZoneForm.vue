@@ -280,7 +280,7 @@ header {
   gap: 16px;
 }
 
-@media (max-width: 600px) {
+@media (max-width: 640px) {
   header {
     flex-wrap: wrap;
   }
