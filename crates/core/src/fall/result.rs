@@ -94,10 +94,10 @@ pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
 
 /// The same where it is known how long they are worn.
 pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Fall {
-    // What is read from single strands needs no field.
+    let field = fill(hair, &worn.0);
+    // What is read from single strands goes on beside what one thread does with the field.
     let ((surface, around, levels, (front, side), wisps_mm), zones) = rayon::join(
         || {
-            let field = fill(hair, &worn.0);
             let surface = Surface::of(&field, &hair.shell);
             let seen = || {
                 let around = Levels::of(&surface, &hair.shell);
