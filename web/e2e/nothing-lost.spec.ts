@@ -134,6 +134,25 @@ test("a second page that is opened while something is typed hands over no half o
   await expect(notes).toHaveValue(words);
 });
 
+test("pages left open in the background keep none from being opened and saved", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Talk");
+  const address = wren.url();
+  // A browser has six connections to a server. Here no page is ever hidden, so they are told that they are.
+  const hide = (page: Page) =>
+    page.evaluate(() => {
+      Object.defineProperty(document, "visibilityState", { value: "hidden" });
+      document.dispatchEvent(new Event("visibilitychange"));
+    });
+  let page = wren;
+  for (let i = 0; i < 7; i++) {
+    await hide(page);
+    page = await wren.context().newPage();
+    await page.goto(address);
+  }
+  await page.getByLabel("Notes").fill("Written on the eighth page.");
+  await expect(saveState(page)).toHaveText(SAVED);
+});
+
 test("two people on one tablet keep what they typed apart", async ({ browser }) => {
   const server = await Server.fresh();
   const context = await browser.newContext({ baseURL: server.url });
