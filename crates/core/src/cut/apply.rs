@@ -90,9 +90,6 @@ pub(super) struct Scissors<'a> {
     taken_g: f64,
 }
 
-/// Strands acted on, by index and direction.
-type Members = Vec<(usize, Vec3)>;
-
 impl Scissors<'_> {
     fn carry_out(&mut self, move_: &Move) -> Result<MoveReport, FieldErrors> {
         let (technique_share, technique_depth_mm) = move_.technique.amounts();
@@ -143,15 +140,9 @@ impl Scissors<'_> {
         if !faults.0.is_empty() {
             return Err(faults);
         }
-        let members: Members = self
-            .hair
-            .strands
-            .par_iter()
-            .with_min_len(512)
-            .enumerate()
-            .filter(|(_, strand)| test.holds(&scalp, &strand.root.at, strand.root.zone))
-            .map(|(i, strand)| (i, strand.root.at.normalize()))
-            .collect();
+        let holds = |strand: &Strand| test.holds(&scalp, &strand.root.at, strand.root.zone);
+        let held: Vec<bool> = self.hair.strands.par_iter().with_min_len(512).map(holds).collect();
+        let members: Vec<usize> = (0..held.len()).filter(|i| held[*i]).collect();
         let textured = Textured { pattern: move_.pattern.as_ref(), within: within.as_ref(), scalp };
         let cut = match &move_.kind {
             MoveKind::Perimeter(line) => self.cut_at_line(&members, line, move_),
@@ -164,6 +155,13 @@ impl Scissors<'_> {
             MoveKind::Pause(_) => 0,
         };
         Ok((members.len(), cut))
+    }
+
+    /// Strands in sections.
+    fn divided(&self, layout: &Layout, members: &[usize]) -> Vec<Subsection> {
+        let towards = |i: &usize| (*i, self.hair.strands[*i].root.at.normalize());
+        let strands: Vec<(usize, Vec3)> = members.par_iter().with_min_len(512).map(towards).collect();
+        divide(layout, &self.hair.scalp(), &strands)
     }
 
     /// How much of each strand stays in the hand, 0 to 1, as the rest drops out by where it ends. Neither ends nor hands part to
@@ -185,13 +183,13 @@ impl Scissors<'_> {
         all
     }
 
-    fn cut_at_line(&mut self, members: &[(usize, Vec3)], line: &FallLine, move_: &Move) -> usize {
+    fn cut_at_line(&mut self, members: &[usize], line: &FallLine, move_: &Move) -> usize {
         let hair = self.hair;
         let (drapes, measures) = (&hair.drapes, &hair.measures);
-        let up = hair.heights(members.iter().map(|(i, _)| *i));
+        let technique = by_height(hair, &move_.technique, members.iter().copied());
         // What no comb holds is cut as it lies, curl by curl.
         let lying = (move_.state.comb == Comb::None).then(|| self.lengths.clone());
-        self.shorten(members.par_iter().with_min_len(64).map(|(i, _)| {
+        self.shorten(members.par_iter().with_min_len(64).map(|i| {
             let drape = &drapes[*i];
             let lie = || match &lying {
                 Some(lengths) => worn_as(hair, *i, &lengths[*i]).lie,
@@ -207,19 +205,13 @@ impl Scissors<'_> {
             } else {
                 drape.length_to_line_mm(&lie(), |leave| line.below_mm(leave, measures)).map(Limit::Held)
             };
-            Held {
-                strand: *i,
-                limit,
-                state: move_.state,
-                technique: move_.technique.at_height(up(*i)),
-                in_hand: 1.0,
-            }
+            Held { strand: *i, limit, state: move_.state, technique: technique(*i), in_hand: 1.0 }
         }))
     }
 
     fn in_sections(
         &mut self,
-        members: &[(usize, Vec3)],
+        members: &[usize],
         (sections, region): (&Sections, &RegionTest),
         move_: &Move,
         textured: &Textured,
@@ -227,7 +219,7 @@ impl Scissors<'_> {
     ) -> Result<(usize, usize), FieldErrors> {
         let scalp = self.hair.scalp();
         // Sections are parted where hair grows, whatever drops; the first is that in which some stays.
-        let mut strips = divide(&sections.layout, &scalp, members);
+        let mut strips = self.divided(&sections.layout, members);
         let in_hand = sections.drops.as_ref().map(|drops| self.in_hand(&strips, drops));
         if let Some(in_hand) = &in_hand {
             strips.iter_mut().for_each(|strip| strip.members.retain(|(i, _)| in_hand[*i] > 0.0));
@@ -308,7 +300,7 @@ impl Scissors<'_> {
 
     fn gather(
         &mut self,
-        members: &[(usize, Vec3)],
+        members: &[usize],
         gathered: &Gathered,
         move_: &Move,
         textured: &Textured,
@@ -316,7 +308,7 @@ impl Scissors<'_> {
     ) -> usize {
         let hair = self.hair;
         let scalp = hair.scalp();
-        let strips = divide(&gathered.layout, &scalp, members);
+        let strips = self.divided(&gathered.layout, members);
         let mut limits = vec![None; hair.strands.len()];
         for strip in &strips {
             let mut hands = Vec::new();
@@ -345,7 +337,7 @@ impl Scissors<'_> {
 
     fn recoil(
         &mut self,
-        members: &[(usize, Vec3)],
+        members: &[usize],
         recoil: &Recoil,
         move_: &Move,
         textured: &Textured,
@@ -353,7 +345,7 @@ impl Scissors<'_> {
     ) -> usize {
         let hair = self.hair;
         let scalp = hair.scalp();
-        let strips = divide(&recoil.layout, &scalp, members);
+        let strips = self.divided(&recoil.layout, members);
         let mut limits = vec![f64::INFINITY; hair.strands.len()];
         let hold = hair.hand.hold(move_.state);
         for strip in &strips {
@@ -384,13 +376,12 @@ impl Scissors<'_> {
         let hair = self.hair;
         // A strand lies in one section only, so that all of them can be cut at once.
         self.shorten(strips.par_iter().enumerate().flat_map_iter(|(number, strip)| {
-            let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
+            let technique = by_height(hair, &move_.technique, strip.members.iter().map(|(i, _)| *i));
             let (limit_mm, in_hand) = (&limit_mm, &in_hand);
             strip.members.iter().map(move |(i, share)| {
                 let limit = Some(Limit::Held(limit_mm(*i, number, *share).max(0.0)));
                 let textures = textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]);
-                let technique =
-                    if textures { move_.technique.at_height(up(*i)) } else { Technique::default() };
+                let technique = if textures { technique(*i) } else { Technique::default() };
                 Held { strand: *i, limit, state: move_.state, technique, in_hand: in_hand(*i) }
             })
         }))
@@ -401,7 +392,7 @@ impl Scissors<'_> {
         let (hair, lengths, number) = (self.hair, &*self.lengths, self.number);
         let half = hair.strands.len() / 2;
         let cut = |held: Held| {
-            let i = held.strand;
+            let (i, before) = (held.strand, &lengths[held.strand]);
             let begin = begins(number, i % half.max(1));
             let after = shortened(
                 &hair.strands[i],
@@ -410,32 +401,36 @@ impl Scissors<'_> {
                 &held.technique,
                 begin,
             )?;
-            if held.in_hand >= 1.0 {
-                return Some((i, after));
-            }
-            let after = std::array::from_fn(|share| {
-                let place = (share as f64 / SHARES as f64 + begin).fract();
-                if place < held.in_hand { after[share] } else { lengths[i][share] }
-            });
-            Some((i, after))
+            let after = if held.in_hand >= 1.0 {
+                after
+            } else {
+                std::array::from_fn(|share| {
+                    let place = (share as f64 / SHARES as f64 + begin).fract();
+                    if place < held.in_hand { after[share] } else { before[share] }
+                })
+            };
+            Some((i, after, taken_g(&hair.strands[i], before, &after)))
         };
-        let changed: Vec<(usize, ShareLengths)> = held.filter_map(cut).collect();
-        let count = changed.len();
-        changed.into_iter().for_each(|(i, after)| self.leave(i, after));
+        // Joining the lists would be one more copy of all that was cut.
+        let changed = held.filter_map(cut).collect_vec_list();
+        let mut count = 0;
+        for (i, after, taken_g) in changed.into_iter().flatten() {
+            self.leave(i, after, taken_g);
+            count += 1;
+        }
         count
     }
 
     /// Leaves the hair of a strand at these lengths.
-    fn leave(&mut self, i: usize, after: ShareLengths) {
-        let taken_mm: f64 = self.lengths[i].iter().zip(&after).map(|(before, after)| before - after).sum();
-        self.taken_g += self.hair.strands[i].mass_g_per_mm() * taken_mm / SHARES as f64;
+    fn leave(&mut self, i: usize, after: ShareLengths, taken_g: f64) {
+        self.taken_g += taken_g;
         self.lengths[i] = after;
         self.shortened[i] = true;
     }
 
     fn weigh(
         &mut self,
-        members: &[(usize, Vec3)],
+        members: &[usize],
         layout: &Layout,
         technique: &Technique,
         textured: &Textured,
@@ -444,15 +439,16 @@ impl Scissors<'_> {
         let scalp = self.hair.scalp();
         let half = (self.hair.strands.len() / 2).max(1);
         let mut worked = 0;
-        let strips = divide(layout, &scalp, members);
+        let strips = self.divided(layout, members);
         for (number, strip) in strips.iter().enumerate() {
             let hair = self.hair;
-            let up = hair.heights(strip.members.iter().map(|(i, _)| *i));
+            let technique = by_height(hair, technique, strip.members.iter().map(|(i, _)| *i));
             for (i, _) in &strip.members {
                 if textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]) {
                     let mut after = self.lengths[*i];
-                    technique.at_height(up(*i)).work(&mut after, begins(self.number, i % half));
-                    self.leave(*i, after);
+                    technique(*i).work(&mut after, begins(self.number, i % half));
+                    let taken_g = taken_g(&hair.strands[*i], &self.lengths[*i], &after);
+                    self.leave(*i, after, taken_g);
                     worked += 1;
                 }
             }
@@ -460,6 +456,22 @@ impl Scissors<'_> {
         }
         worked
     }
+}
+
+/// Mass of what was cut off a strand, g.
+fn taken_g(strand: &Strand, before: &ShareLengths, after: &ShareLengths) -> f64 {
+    let taken_mm: f64 = before.iter().zip(after).map(|(before, after)| before - after).sum();
+    strand.mass_g_per_mm() * taken_mm / SHARES as f64
+}
+
+/// The technique as it is used on each of some strands.
+fn by_height<'a>(
+    hair: &'a Hair,
+    technique: &'a Technique,
+    among: impl Iterator<Item = usize> + 'a,
+) -> impl Fn(usize) -> Technique + 'a {
+    let up = (!technique.is_used_evenly()).then(|| hair.heights(among));
+    move |i| up.as_ref().map_or(*technique, |up| technique.at_height(up(i)))
 }
 
 /// Which hair gets the technique of a move.

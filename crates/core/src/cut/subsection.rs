@@ -43,10 +43,10 @@ pub(super) fn divide(layout: &Layout, scalp: &Scalp, strands: &[(usize, Vec3)]) 
         return Vec::new();
     }
     let chart = layout.along.chart(scalp, &if sum.norm() > 1e-6 { sum.normalize() } else { Vec3::y() });
-    let angles: Vec<(f64, f64)> =
-        strands.par_iter().with_min_len(256).map(|(_, d)| chart.angles(d)).collect();
+    let (angles, radii): (Vec<(f64, f64)>, Vec<f64>) =
+        strands.par_iter().with_min_len(256).map(|(_, d)| (chart.angles(d), scalp.form.radius_mm(d))).unzip();
     let (low, high) = span(angles.iter().map(|(across, _)| *across));
-    let radius = strands.iter().map(|(_, d)| scalp.form.radius_mm(d)).sum::<f64>() / strands.len() as f64;
+    let radius = radii.iter().sum::<f64>() / strands.len() as f64;
     let (first, _) = chart.angles(&scalp.direction(layout.from));
     let wanted = layout.thickness_mm / radius;
     // The first section lies at the end nearer to the landmark, or, where that lies well inside, on the landmark.

@@ -133,12 +133,14 @@ impl Technique {
         faults.or(())
     }
 
+    /// Whether it is used alike on the under and the upper side of a section.
+    pub(super) fn is_used_evenly(&self) -> bool {
+        is_even(&self.under) && is_even(&self.deeper_below)
+    }
+
     /// The technique as it is used so far up a section, 0 its under side and 1 its upper: the mean share over the
     /// section stays what it is.
     pub(super) fn at_height(&self, up: f64) -> Self {
-        if self.under == 0.0 && self.deeper_below == 0.0 {
-            return *self;
-        }
         let (share, depth) = self.amounts();
         let share = share * (1.0 + self.under * (0.5 - up));
         let depth = depth * (1.0 + self.deeper_below * (0.5 - up));
@@ -161,30 +163,29 @@ impl Technique {
         if share <= 0.0 {
             return;
         }
-        for (part, length) in lengths.iter_mut().enumerate() {
-            let (from, to) = (part as f64 / SHARES as f64, (part + 1) as f64 / SHARES as f64);
-            let whole = *length;
-            // The stretch may run over the end of the ring and on from its beginning.
-            for turn in [0.0, 1.0] {
-                let (low, high) = ((from + turn).max(begin), (to + turn).min(begin + share));
-                if high <= low {
-                    continue;
-                }
-                let covered = (high - low) * SHARES as f64;
-                let deep = |mean_depth: f64| covered * mean_depth.min(DEEPEST_SHARE * whole);
-                *length -= match self.kind.spread() {
-                    Spread::Even => deep(depth),
-                    // From nothing at the beginning of the stretch to the full depth at its end.
-                    Spread::Graded => deep(depth * (0.5 * (low + high) - begin) / share),
-                    Spread::Stepped => {
-                        let deep_from = begin + 0.5 * share;
-                        let full = (high - low.max(deep_from)).max(0.0) / (high - low);
-                        deep(depth * 0.5 * (1.0 + full))
-                    }
-                    Spread::Stubs => covered * (whole - depth).max(0.0),
-                };
+        let whole = *lengths;
+        // The stretch may run over the end of the ring and on from its beginning.
+        for number in (begin * SHARES as f64) as usize.. {
+            let (from, to) = (number as f64 / SHARES as f64, (number + 1) as f64 / SHARES as f64);
+            let (low, high) = (from.max(begin), to.min(begin + share));
+            if high <= low {
+                break;
             }
-            *length = length.max(0.0);
+            let (length, whole) = (&mut lengths[number % SHARES], whole[number % SHARES]);
+            let covered = (high - low) * SHARES as f64;
+            let deep = |mean_depth: f64| covered * mean_depth.min(DEEPEST_SHARE * whole);
+            let taken = match self.kind.spread() {
+                Spread::Even => deep(depth),
+                // From nothing at the beginning of the stretch to the full depth at its end.
+                Spread::Graded => deep(depth * (0.5 * (low + high) - begin) / share),
+                Spread::Stepped => {
+                    let deep_from = begin + 0.5 * share;
+                    let full = (high - low.max(deep_from)).max(0.0) / (high - low);
+                    deep(depth * 0.5 * (1.0 + full))
+                }
+                Spread::Stubs => covered * (whole - depth).max(0.0),
+            };
+            *length = (*length - taken).max(0.0);
         }
     }
 }
