@@ -19,16 +19,16 @@ pub(super) struct Begins {
 }
 
 impl RingBegins {
-    pub fn add(&mut self, other: &Self) {
-        self.volume.add(&other.volume, 1.0);
-        self.section += other.section;
-        self.moment += other.moment;
+    pub fn add(&mut self, other: &Self, times: f64) {
+        self.volume.add(&other.volume, times);
+        self.section += times * other.section;
+        self.moment += times * other.moment;
     }
 }
 
 impl Begins {
     pub fn add(&mut self, other: &Self) {
-        self.rings.iter_mut().zip(&other.rings).for_each(|(to, from)| to.add(from));
+        self.rings.iter_mut().zip(&other.rings).for_each(|(to, from)| to.add(from, 1.0));
         self.width_mm += other.width_mm;
         self.cover_mm += other.cover_mm;
     }

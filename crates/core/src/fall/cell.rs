@@ -8,7 +8,7 @@ const ROUNDING: f64 = 1e-6;
 
 /// How many numbers a cell over the head holds, and how many one below it.
 const OVER: usize = 5;
-const BELOW: usize = 3 * RINGS + 4;
+const BELOW: usize = PASSES + 4;
 
 /// How far hair that hangs freely may lie off the head, mm: as far as it likes.
 const FREE_MM: f64 = 2000.0;
@@ -20,8 +20,19 @@ pub(super) struct Cell<const N: usize>(pub [f64; N]);
 /// A cell over the head. Its volume is a volume, mm³.
 pub(super) type OverDirection = Cell<OVER>;
 
-/// A cell below the head. What it holds is level sections by ring, mm².
+/// A cell below the head. What it holds is level sections by ring, mm²: volume, section and moment of each, then what passes.
 pub(super) type Below = Cell<BELOW>;
+
+/// How many numbers a ring has, and where what passes begins.
+const OF_RING: usize = 3;
+const PASSES: usize = OF_RING * RINGS;
+
+/// What a piece of hair lays into cells below the head, a share of it into each.
+pub(super) struct Laid {
+    ring: usize,
+    fills: [f64; OF_RING],
+    passes: [f64; BELOW - PASSES],
+}
 
 impl<const N: usize> Default for Cell<N> {
     fn default() -> Self {
@@ -32,6 +43,11 @@ impl<const N: usize> Default for Cell<N> {
 impl<const N: usize> Cell<N> {
     pub fn add(&mut self, other: &Self) {
         self.0.iter_mut().zip(other.0).for_each(|(sum, more)| *sum += more);
+    }
+
+    /// Adds so many times another.
+    pub fn add_times(&mut self, other: &Self, times: f64) {
+        add_times(&mut self.0, &other.0, times);
     }
 
     pub fn times(&self, by: f64) -> Self {
@@ -45,11 +61,15 @@ impl<const N: usize> Cell<N> {
     }
 }
 
+fn add_times<const N: usize>(sums: &mut [f64; N], more: &[f64; N], times: f64) {
+    sums.iter_mut().zip(more).for_each(|(sum, more)| *sum += times * more);
+}
+
 impl OverDirection {
-    /// What a piece of hair lays into it: the volume it takes, mm³, the fibre that covers the cell, mm², and how much of that
-    /// crosses the cell, mm; how long the hair is and how far it stands off by itself, mm.
-    pub fn lay(&mut self, volume: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) {
-        self.add(&Self([volume, cover_mm2, width_mm, volume * longest_mm, volume * stand_mm]));
+    /// What a piece of hair lays over the head: the volume it takes, mm³, the fibre that covers the scalp, mm², and how much of that
+    /// crosses a cell, mm; how long the hair is and how far it stands off by itself, mm.
+    pub fn of(volume: f64, cover_mm2: f64, width_mm: f64, longest_mm: f64, stand_mm: f64) -> Self {
+        Self([volume, cover_mm2, width_mm, volume * longest_mm, volume * stand_mm])
     }
 
     /// Room that hair takes, mm³.
@@ -84,51 +104,77 @@ impl OverDirection {
     }
 }
 
+impl Laid {
+    /// Volume, mm², and a section of fibre, mm², with its distance from the axis times that, in a ring, of hair that can't stand
+    /// off the head further than this, mm.
+    pub fn within(ring: usize, volume: f64, section: f64, moment: f64, reach_mm: f64) -> Self {
+        Self { ring, fills: [volume, section, moment], passes: [0.0, 0.0, 0.0, volume * reach_mm] }
+    }
+
+    /// The same of hair that hangs freely.
+    pub fn hanging(ring: usize, volume: f64, section: f64, moment: f64) -> Self {
+        Self::within(ring, volume, section, moment, FREE_MM)
+    }
+
+    /// The same with hairs times their width that pass, mm: on the mean over the cell, at its upper edge, and as it covers.
+    pub fn passing(mut self, width_mm: f64, entering_mm: f64, cover_mm: f64) -> Self {
+        self.passes[..3].copy_from_slice(&[width_mm, entering_mm, cover_mm]);
+        self
+    }
+}
+
 impl Below {
+    /// Adds a share of what is laid.
+    pub fn lay(&mut self, laid: &Laid, share: f64) {
+        let ring = OF_RING * laid.ring;
+        if let Some(fills) = self.0[ring..].first_chunk_mut() {
+            add_times(fills, &laid.fills, share);
+        }
+        if let Some(passes) = self.0.last_chunk_mut() {
+            add_times(passes, &laid.passes, share);
+        }
+    }
+
     /// Area that hair fills in a ring, mm².
     pub fn volume(&self, ring: usize) -> f64 {
-        self.0[ring]
+        self.0[OF_RING * ring]
+    }
+
+    fn section(&self, ring: usize) -> f64 {
+        self.0[OF_RING * ring + 1]
+    }
+
+    fn moment(&self, ring: usize) -> f64 {
+        self.0[OF_RING * ring + 2]
     }
 
     /// Room in all rings, mm².
     pub fn all_volume(&self) -> f64 {
-        self.0[..RINGS].iter().sum()
+        (0..RINGS).map(|ring| self.volume(ring)).sum()
     }
 
     /// Mean distance from the axis of the fibre in a ring, mm; none where there is no fibre.
     pub fn at_mm(&self, ring: usize) -> Option<f64> {
-        let section = self.0[RINGS + ring];
-        (section > 0.0).then(|| self.0[2 * RINGS + ring] / section)
+        let section = self.section(ring);
+        (section > 0.0).then(|| self.moment(ring) / section)
     }
 
     /// Hairs that pass times their width, mm: on the mean over the cell.
     pub fn width_mm(&self) -> f64 {
-        self.0[3 * RINGS]
+        self.0[PASSES]
     }
 
     /// The same at its upper edge.
     pub fn entering_mm(&self) -> f64 {
-        self.0[3 * RINGS + 1]
-    }
-
-    /// Adds volume, mm², and a section of fibre, mm², that lies so far from the axis to a ring, of hair that hangs freely.
-    pub fn lay(&mut self, ring: usize, volume: f64, section: f64, moment: f64) {
-        self.lay_within(ring, volume, section, moment, FREE_MM);
-    }
-
-    /// The same of hair that can't stand off the head further than this, mm.
-    pub fn lay_within(&mut self, ring: usize, volume: f64, section: f64, moment: f64, reach_mm: f64) {
-        self.0[ring] += volume;
-        self.0[RINGS + ring] += section;
-        self.0[2 * RINGS + ring] += moment;
-        self.0[3 * RINGS + 3] += volume * reach_mm;
+        self.0[PASSES + 1]
     }
 
     /// How far from the axis its hair can reach on the mean, mm: where it lies, and as far as it can stand off.
     pub fn reaches_mm(&self) -> f64 {
-        let (volume, section) = (self.all_volume(), self.0[RINGS..2 * RINGS].iter().sum::<f64>());
+        let sum = |of: fn(&Self, usize) -> f64| (0..RINGS).map(|ring| of(self, ring)).sum::<f64>();
+        let (volume, section) = (self.all_volume(), sum(Self::section));
         if volume > 0.0 && section > 0.0 {
-            self.0[2 * RINGS..3 * RINGS].iter().sum::<f64>() / section + self.0[3 * RINGS + 3] / volume
+            sum(Self::moment) / section + self.0[PASSES + 3] / volume
         } else {
             0.0
         }
@@ -137,32 +183,30 @@ impl Below {
     /// Fibre that covers it, mm² for each millimetre of its height: as much as passes it where hair hangs, more where it
     /// stands out.
     pub fn cover_mm(&self) -> f64 {
-        self.0[3 * RINGS + 2]
+        self.0[PASSES + 2]
     }
 
     /// Adds hairs times their width that pass it, mm: on the mean, at its upper edge, and as it covers.
     pub fn pass(&mut self, width_mm: f64, entering_mm: f64, cover_mm: f64) {
-        for (sum, more) in self.0[3 * RINGS..].iter_mut().zip([width_mm, entering_mm, cover_mm]) {
+        for (sum, more) in self.0[PASSES..].iter_mut().zip([width_mm, entering_mm, cover_mm]) {
             *sum += more;
         }
     }
 
     /// The same with as much passing it as another cell.
     pub fn passed_as(mut self, other: &Self) -> Self {
-        self.0[3 * RINGS..3 * RINGS + 2].copy_from_slice(&other.0[3 * RINGS..3 * RINGS + 2]);
+        self.0[PASSES..PASSES + 2].copy_from_slice(&other.0[PASSES..PASSES + 2]);
         self
     }
 
     pub fn without_rounding(&mut self) {
         for ring in 0..RINGS {
-            if self.0[ring] < ROUNDING {
-                for i in [ring, RINGS + ring, 2 * RINGS + ring] {
-                    self.0[i] = 0.0;
-                }
+            if self.volume(ring) < ROUNDING {
+                self.0[OF_RING * ring..][..OF_RING].fill(0.0);
             }
         }
         if self.cover_mm() < ROUNDING {
-            self.0[3 * RINGS..3 * RINGS + 3].fill(0.0);
+            self.0[PASSES..PASSES + 3].fill(0.0);
         }
     }
 }

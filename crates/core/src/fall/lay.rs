@@ -1,14 +1,14 @@
 //! Lays the hair of each root into the cells it passes.
 
-use super::begins::Begins;
-use super::cell::{Below, OverDirection};
+use super::begins::{Begins, RingBegins};
+use super::cell::{Below, Laid, OverDirection};
 use super::field::{Field, LEAST_ROWS, Passing};
 use super::flow::{Amount, Ends, Flow, RowStep};
 use super::worn::Worn;
 use crate::drape::cells::{CAP_ROWS, CAP_STEP};
 use crate::drape::lie::RISE_RADIUS_MM;
 use crate::drape::path::{Hang, Path, Piece};
-use crate::drape::profile::{TERMS, decayed, decayed_slowest, fourth_powers, grown, grown_on};
+use crate::drape::profile::{TERMS, decayed_slowest, fourth_powers, grown, grown_on};
 use crate::drape::{AZIMUTHS, LEVEL_MM};
 use crate::hair::Hair;
 use rayon::prelude::*;
@@ -196,48 +196,34 @@ impl Sums {
         worn_mm: f64,
     ) {
         let (volume, mass, length) = (before.0 - after.0, before.1 - after.1, before.2 - after.2);
-        let entering = flow.entering;
         let per_mm = 1.0 / worn_mm.max(1e-9);
-        let drop = f64::from(piece.drop_mm) * per_mm;
         self.count_at_levels(piece, flow.width_mm * length, mass);
         let cells = &piece.cells;
-        let over = cells.rows()[0].0 < CAP_ROWS;
+        let cover = flow.width_mm * length;
+        if cells.rows()[0].0 < CAP_ROWS {
+            // Rows over the head are lengths along the scalp.
+            let crosses = f64::from(piece.arc_mm) * per_mm * CAP_ROWS_PER_MM;
+            let laid = OverDirection::of(volume, cover, cover * crosses, flow.longest_mm, flow.stand_mm);
+            for (row, row_share) in cells.rows() {
+                for (azimuth, share) in cells.azimuths() {
+                    self.over[row][azimuth].add_times(&laid, share * row_share);
+                }
+            }
+            return;
+        }
+        let section = flow.section_mm2 * length;
+        let moment = section * f64::from(cells.radius_mm);
+        let drop = (f64::from(piece.drop_mm) * per_mm).abs();
+        let laid = Laid::within(usize::from(cells.ring), volume, section, moment, flow.longest_mm).passing(
+            drop * cover,
+            drop * flow.width_mm * flow.entering * worn_mm,
+            cover,
+        );
         for (row, row_share) in cells.rows() {
-            if over {
-                // Rows over the head are lengths along the scalp.
-                let crosses = f64::from(piece.arc_mm) * per_mm * CAP_ROWS_PER_MM;
-                for (azimuth, share) in cells.azimuths() {
-                    let share = share * row_share;
-                    let cover = share * flow.width_mm * length;
-                    self.over[row][azimuth].lay(
-                        share * volume,
-                        cover,
-                        cover * crosses,
-                        flow.longest_mm,
-                        flow.stand_mm,
-                    );
-                }
-            } else {
-                let row = row - CAP_ROWS;
-                self.mass[row].0 += row_share * mass * LEVELS_PER_MM;
-                for (azimuth, share) in cells.azimuths() {
-                    let share = share * row_share * LEVELS_PER_MM;
-                    let section = share * flow.section_mm2 * length;
-                    let cell = &mut self.below[row][azimuth];
-                    cell.lay_within(
-                        usize::from(cells.ring),
-                        share * volume,
-                        section,
-                        section * f64::from(cells.radius_mm),
-                        flow.longest_mm,
-                    );
-                    let width = share * flow.width_mm;
-                    cell.pass(
-                        width * drop.abs() * length,
-                        width * drop.abs() * entering * worn_mm,
-                        width * length,
-                    );
-                }
+            let (row, row_share) = (row - CAP_ROWS, row_share * LEVELS_PER_MM);
+            self.mass[row].0 += row_share * mass;
+            for (azimuth, share) in cells.azimuths() {
+                self.below[row][azimuth].lay(&laid, share * row_share);
             }
         }
     }
@@ -246,10 +232,13 @@ impl Sums {
     fn count_at_levels(&mut self, piece: &Piece, cover_mm2: f64, mass_g: f64) {
         let (middle, drop) = (f64::from(piece.height_mm), f64::from(piece.drop_mm).abs().max(LEAST_DROP_MM));
         let (low, high) = (middle - 0.5 * drop, middle + 0.5 * drop);
+        if high <= 0.0 {
+            return;
+        }
         let highest = self.above.len() - 1;
         let per_drop = LEVELS_PER_MM / drop;
         let first = (low * LEVELS_PER_MM).max(0.0) as usize;
-        for number in first..=((high * LEVELS_PER_MM).max(0.0) as usize).min(highest) {
+        for number in first..=((high * LEVELS_PER_MM) as usize).min(highest) {
             let floor = number as f64 * LEVEL_MM;
             let share = (high.min(floor + LEVEL_MM) - low.max(floor)).max(0.0) * per_drop;
             self.above[number].cover_mm += share * cover_mm2;
@@ -265,10 +254,12 @@ impl Sums {
             self.stands_out(hang, from, down, worn, flow);
             return;
         }
-        let below_root = decayed_slowest(-from);
-        let (volume, mass) = flow.passing(&fourth_powers(below_root));
+        let from_root = decayed_slowest(-from);
+        let (volume, mass) = flow.passing(&fourth_powers(from_root));
         let top = Ends { volume, mass, count: flow.passing, longer: 1.0 };
         let begins = Height::of(hang.height_mm);
+        let through = decayed_slowest(to - from);
+        let to_root = from_root / through;
         self.note(hang, flow, &begins, &top, -1.0);
         let mut leaves = Ends::none(1.0);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
@@ -277,7 +268,7 @@ impl Sums {
             let volume = flow.volume.closing(worn.closing[first]).times(exact);
             let mass = flow.mass.times(exact);
             if length > to {
-                let left = decayed(length - to);
+                let left = fourth_powers(worn.slowest(first) * to_root);
                 leaves.add(&Ends {
                     volume: volume.decayed(&left),
                     mass: mass.decayed(&left),
@@ -286,24 +277,26 @@ impl Sums {
                 });
             } else {
                 let ends = Ends { volume, mass, count: many, longer: 1.0 };
-                let lower = begins.lower(length - from, worn.slowest(first) * below_root);
+                let lower = begins.lower(length - from, worn.slowest(first) * from_root);
                 self.note(hang, flow, &lower, &ends, 1.0);
             }
         }
         if leaves.count > 0.0 {
-            self.note(hang, flow, &Height::of(hang.height_mm - (to - from)), &leaves, 1.0);
+            self.note(hang, flow, &begins.lower(to - from, through), &leaves, 1.0);
         }
     }
 
     /// The same of hair that is held up and goes down by less than it is long.
     fn stands_out(&mut self, hang: &Hang, from: f64, down: f64, worn: &Worn, flow: &Flow) {
         let longer = 1.0 / down.max(LEAST_DOWN);
+        let (begins, from_root) = (Height::of(hang.height_mm), decayed_slowest(-from));
         let mut top = Ends::none(longer);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
             let (length, exact) = (worn.lengths[first] - from, many as f64 * worn.exact[first]);
-            let lower = Height::of(hang.height_mm - down * length);
-            let decays = decayed(down * length);
-            let true_decays = decayed(length);
+            let goes_down = decayed_slowest(down * length);
+            let lower = begins.lower(down * length, goes_down);
+            let decays = fourth_powers(goes_down);
+            let true_decays = fourth_powers(worn.slowest(first) * from_root);
             // All of it over the lower height, so much denser that none is lost.
             let of = |of: &Amount| {
                 let lower = of.within(down * length, &decays).max(f64::MIN_POSITIVE);
@@ -316,7 +309,7 @@ impl Sums {
             self.note(hang, flow, &lower, &Ends { volume, mass, count, longer }, 1.0);
             top.add(&Ends { volume: room_above, mass: mass_above, count, longer });
         }
-        self.note(hang, flow, &Height::of(hang.height_mm), &top, -1.0);
+        self.note(hang, flow, &begins, &top, -1.0);
     }
 
     /// Notes what passes upwards from a height on: in the rest of its row, and in all above.
@@ -332,21 +325,21 @@ impl Sums {
         if self.begins[row].is_empty() {
             self.begins[row].resize(AZIMUTHS, Begins::default());
         }
+        let (section, width) = (ends.count * flow.section_mm2, ends.count * flow.width_mm);
+        let (moment, cover) = (section * f64::from(hang.cells.radius_mm), width * ends.longer);
+        let laid = Laid::hanging(ring, volume, section * part_share, moment * part_share).passing(
+            width * part_share,
+            0.0,
+            cover * part_share,
+        );
+        let ring_begins = RingBegins { volume: volume_left, section, moment };
         for (azimuth, share) in hang.cells.azimuths() {
             let share = share * sign;
-            let count = share * ends.count;
-            let section = count * flow.section_mm2;
-            let moment = section * f64::from(hang.cells.radius_mm);
-            let cell = &mut self.below[row][azimuth];
-            cell.lay(ring, share * volume, section * part_share, moment * part_share);
-            let passes = count * flow.width_mm * part_share;
-            cell.pass(passes, 0.0, passes * ends.longer);
+            self.below[row][azimuth].lay(&laid, share);
             let begins = &mut self.begins[row][azimuth];
-            begins.rings[ring].volume.add(&volume_left, share);
-            begins.rings[ring].section += section;
-            begins.rings[ring].moment += moment;
-            begins.width_mm += count * flow.width_mm;
-            begins.cover_mm += count * flow.width_mm * ends.longer;
+            begins.rings[ring].add(&ring_begins, share);
+            begins.width_mm += share * width;
+            begins.cover_mm += share * cover;
         }
         self.mass[row].0 += sign * mass;
         self.mass[row].1.add(&mass_left, sign);
@@ -361,7 +354,8 @@ impl Sums {
                 for (ring, hangs) in
                     hangs.rings.iter_mut().enumerate().filter(|(_, hangs)| hangs.section != 0.0)
                 {
-                    cell.lay(ring, hangs.volume.through(&step), hangs.section, hangs.moment);
+                    let volume = hangs.volume.through(&step);
+                    cell.lay(&Laid::hanging(ring, volume, hangs.section, hangs.moment), 1.0);
                 }
                 cell.pass(hangs.width_mm, hangs.width_mm, hangs.cover_mm);
             }

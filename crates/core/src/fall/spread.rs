@@ -81,14 +81,17 @@ fn up_and_down<const N: usize>(
     rows: &mut [[Cell<N>; AZIMUTHS]],
     keep: impl Fn(Cell<N>, &Cell<N>) -> Cell<N>,
 ) {
+    // What stood in the row above before it was mixed.
     let Some(mut above) = rows.first().copied() else { return };
     for i in 0..rows.len() {
-        let below = rows[(i + 1).min(rows.len() - 1)];
-        let here = rows[i];
-        for (((cell, here), above), below) in rows[i].iter_mut().zip(&here).zip(&above).zip(&below) {
-            *cell = keep(here.between(above, below), here);
+        let (done, rest) = rows.split_at_mut(i + 1);
+        let row = &mut done[i];
+        for (azimuth, (cell, above)) in row.iter_mut().zip(&mut above).enumerate() {
+            let here = *cell;
+            let below = rest.first().map_or(&here, |row| &row[azimuth]);
+            *cell = keep(here.between(above, below), &here);
+            *above = here;
         }
-        above = here;
     }
 }
 

@@ -216,12 +216,13 @@ fn perimeter(field: &Field, cap: &[[Vec3; AZIMUTHS]], i: usize) -> Option<f64> {
 
 #[cfg(test)]
 mod tests {
+    use super::super::cell::Laid;
     use super::*;
 
     /// A cell with hair in one ring only.
     fn cell(ring: usize, volume: f64, at_mm: f64) -> Below {
         let mut cell = Below::default();
-        cell.lay(ring, volume, volume, volume * at_mm);
+        cell.lay(&Laid::hanging(ring, volume, volume, volume * at_mm), 1.0);
         cell
     }
 
@@ -238,10 +239,10 @@ mod tests {
     fn hair_inside_fills_the_hollow_before_it_pushes_out_what_hangs_further_out() {
         let wedge = TAU / AZIMUTHS as f64;
         let mut both = cell(0, 100.0, 58.0);
-        both.lay(3, 200.0, 200.0, 200.0 * 85.0);
+        both.add(&cell(3, 200.0, 85.0));
         let alone = stacked(&cell(3, 200.0, 85.0), 0.0, 0.0, wedge);
         assert!((stacked(&both, 0.0, 0.0, wedge) - alone).abs() < 1e-9, "there is volume inside");
-        both.lay(0, 3900.0, 3900.0, 3900.0 * 58.0);
+        both.add(&cell(0, 3900.0, 58.0));
         assert!(stacked(&both, 0.0, 0.0, wedge) > alone + 5.0, "now it pushes");
     }
 

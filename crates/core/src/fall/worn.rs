@@ -9,6 +9,7 @@ use crate::fibre::WornStyle;
 use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::Vec3;
 use rayon::prelude::*;
+use std::cell::OnceCell;
 
 /// Share of its length by which stiff hair stands off: hair leaves the scalp at about 30°.
 const STAND_SHARE: f64 = 0.5;
@@ -229,6 +230,8 @@ struct Crowd<'a> {
     crowding: f64,
     /// By how much a lock of closed curls is stiffer than its hairs one by one, cubed, less one; what is open slips.
     stiffer: f64,
+    /// How many times further its lock bends over than its hairs, once that was asked.
+    bends_over: OnceCell<f64>,
 }
 
 impl<'a> Crowd<'a> {
@@ -253,7 +256,12 @@ impl<'a> Crowd<'a> {
             mean_mm += share * length_mm;
         }
         let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
-        Self { strand, longest_mm, mean_mm, crowding, stiffer: LOCK_ENTANGLED.value * root_closed }
+        let stiffer = LOCK_ENTANGLED.value * root_closed;
+        Self { strand, longest_mm, mean_mm, crowding, stiffer, bends_over: OnceCell::new() }
+    }
+
+    fn bends_over(&self) -> f64 {
+        *self.bends_over.get_or_init(|| cube_root_of_one_and(self.stiffer))
     }
 
     /// How far it stands off, mm. What its neighbours lift already is not lifted again.
@@ -261,7 +269,7 @@ impl<'a> Crowd<'a> {
         if self.crowding >= 1.0 {
             return 0.0;
         }
-        let bending = self.strand.bending_mm * cube_root_of_one_and(self.stiffer);
+        let bending = self.strand.bending_mm * self.bends_over();
         let alone = STAND_SHARE * (1.0 + drape.against()) * self.mean_mm;
         alone / (1.0 + (self.mean_mm / bending).powi(2)) * (1.0 - self.crowding)
     }
@@ -278,7 +286,7 @@ impl<'a> Crowd<'a> {
         if lengths.powi(3) >= NOT_UPRIGHT.powi(3) * (1.0 + self.stiffer).powi(4) {
             return 0.0;
         }
-        let stiffer = cube_root_of_one_and(self.stiffer).powi(4);
+        let stiffer = self.bends_over().powi(4);
         self.crowding.min(1.0).powi(3) * (-lengths / stiffer).exp()
     }
 }
