@@ -29,7 +29,7 @@ pub(crate) fn tie_of(hair: &Hair) -> Vec3 {
 
 /// Hair gathered in one tie at the occipital bone.
 struct Gathering<'a> {
-    /// For each girth and each eighth of the strands: how much of its length it must keep to reach the girth, ascending,
+    /// For each girth and each eighth of the strands that reach it: how much of its length it must keep to do so, ascending,
     /// with the hairs up to it.
     keeps: Vec<Vec<Vec<(f64, f64)>>>,
     /// The measured share at each girth of what is in the first.
@@ -92,8 +92,8 @@ impl Tie {
         let keeps = |reaches: &Vec<f64>, share: usize| -> Vec<(f64, f64)> {
             let strands = hair.strands.iter().zip(&hair.lengths).zip(reaches);
             let mut keeps: Vec<(f64, f64)> = strands
-                .filter(|(_, reaches)| reaches.is_finite())
                 .map(|((strand, lengths), reaches)| (reaches / lengths[share].max(1e-9), strand.hairs))
+                .filter(|(keep, _)| *keep <= 1.0)
                 .collect();
             keeps.sort_unstable_by(|a, b| a.0.total_cmp(&b.0));
             let mut hairs = 0.0;
