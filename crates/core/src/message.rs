@@ -33,7 +33,14 @@ pub enum Arg {
     /// A message within.
     #[cfg_attr(feature = "schema", schema(no_recursion))]
     Message(Message),
+    /// Several messages that the message joins: flat, however many they are, so that no list nests its words.
+    #[cfg_attr(feature = "schema", schema(no_recursion))]
+    Messages(Vec<Message>),
 }
+
+/// The argument under which a message that joins others has them. Its words have two, `first` and `second`: whoever says it
+/// joins the first two, then what that gives with the third, and so on.
+pub const JOINED: &str = "joined";
 
 impl Message {
     /// A message without arguments.
@@ -46,9 +53,11 @@ impl Message {
         Self::new(format!("{kind}-{}", name_of(choice)))
     }
 
-    /// Several of them joined, two at a time, by a message of two arguments, `first` and `second`. Of none nothing is left.
+    /// Several of them joined by a message of two arguments, `first` and `second` ([`JOINED`]). Of none nothing is left, of one
+    /// itself.
     pub fn joined(by: &str, all: impl IntoIterator<Item = Self>) -> Option<Self> {
-        all.into_iter().reduce(|first, second| Self::new(by).with("first", first).with("second", second))
+        let mut all: Vec<Self> = all.into_iter().collect();
+        if all.len() < 2 { all.pop() } else { Some(Self::new(by).with(JOINED, Arg::Messages(all))) }
     }
 
     /// Several of them as a list: commas, and an "and" before the last. Of none nothing is left.
@@ -120,6 +129,9 @@ impl fmt::Display for Arg {
             Self::Number(number) => write!(f, "{number}"),
             Self::Text(text) => f.write_str(text),
             Self::Message(message) => write!(f, "{message}"),
+            Self::Messages(all) => {
+                write!(f, "[{}]", all.iter().map(Message::to_string).collect::<Vec<_>>().join(", "))
+            }
         }
     }
 }
@@ -134,13 +146,24 @@ mod tests {
         let zones = [Zone::Top, Zone::BackLower, Zone::Nape].map(|zone| Message::word("step-zone", zone));
         let joined = Message::joined("list-and", zones).expect("three of them");
         let whole = Message::new("step-region-edge").with("length", Arg::Mm(12.5)).with("region", joined);
-        let said = "step-region-edge(length: 12.5 mm, region: list-and(first: list-and(first: step-zone-top, \
-                    second: step-zone-back_lower), second: step-zone-nape))";
+        let said = "step-region-edge(length: 12.5 mm, region: list-and(joined: [step-zone-top, step-zone-back_lower, \
+                    step-zone-nape]))";
         assert_eq!(whole.to_string(), said);
         assert_eq!(
             serde_json::to_value(Message::new("a")).expect("plain data"),
             serde_json::json!({ "id": "a" })
         );
         assert_eq!(Message::joined("list-and", []), None);
+    }
+
+    #[test]
+    fn a_list_is_flat_however_long_it_is() {
+        // Lists once nested their words, one level for each entry: 15,000 entries overflowed the stack.
+        let many = (0..200_000).map(|_| Message::new("step-region-everything"));
+        let listed = Message::listed(many).expect("many");
+        let Some(Arg::Messages(ends)) = listed.args.get(JOINED) else { panic!("{:?}", listed.args.keys()) };
+        assert_eq!(ends.len(), 2);
+        let Some(Arg::Messages(all)) = ends[0].args.get(JOINED) else { panic!("joined by commas") };
+        assert_eq!(all.len(), 199_999);
     }
 }

@@ -3,6 +3,7 @@
 
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
+use spirel_core::message::JOINED;
 use spirel_core::units::LengthUnit;
 use spirel_core::{Arg, Message};
 use std::sync::LazyLock;
@@ -39,6 +40,12 @@ pub enum Lengths {
 
 /// A message in English. One that the catalogue lacks shows its name, a value that is missing its own.
 pub fn say(message: &Message, lengths: Lengths) -> String {
+    if let Some(Arg::Messages(all)) = message.args.get(JOINED) {
+        let joined = all.iter().map(|part| say(part, lengths)).reduce(|first, second| {
+            say(&Message::new(message.id.as_str()).with("first", first).with("second", second), lengths)
+        });
+        return joined.unwrap_or_default();
+    }
     let Some(pattern) = CATALOGUE.get_message(&message.id).and_then(|found| found.value()) else {
         return format!("[{}]", message.id);
     };
@@ -59,6 +66,8 @@ fn valued(value: &Arg, lengths: Lengths) -> FluentValue<'static> {
         Arg::Number(number) => (*number).into(),
         Arg::Text(text) => text.clone().into(),
         Arg::Message(message) => say(message, lengths).into(),
+        // Only what joins them knows how: see `say`.
+        Arg::Messages(_) => FluentValue::None,
     }
 }
 
@@ -78,6 +87,13 @@ mod tests {
         assert!(say(&springs, Lengths::Mm).starts_with("Stretched 300 mm"));
         let strands = |n| say(&Message::new("reason-from_hair").with("strands", Arg::Number(n)), Lengths::Mm);
         assert!(strands(1.0).contains("one strand has") && strands(3.0).contains("3 strands have"));
+    }
+
+    #[test]
+    fn a_list_is_joined_from_its_beginning() {
+        let zones = ["top", "nape", "crown"].map(|zone| Message::word("step-zone", zone));
+        let listed = Message::listed(zones).expect("three");
+        assert_eq!(say(&listed, Lengths::Mm), "the top, the nape and the crown");
     }
 
     #[test]

@@ -81,7 +81,7 @@ fn every_kind_of_fault() {
     faults.text("a", "four", 3);
     faults.push("a", Problem::Missing);
     faults.push("a", Problem::too_many(8));
-    faults.push("a", Problem::LongerThan { other: "b".into() });
+    faults.push("a", Problem::LongerThan { other: "again.0.stretched_mm".into() });
     faults.push("a", Problem::Unknown { given: "b".into(), known: vec!["c".into(), "d".into()] });
     faults.push("a", Problem::contradicts("fault-not-square"));
     let said: Vec<String> =
@@ -96,7 +96,7 @@ fn every_kind_of_fault() {
             "can hold at most 3 characters",
             "is needed",
             "can hold at most 8 entries",
-            "can't be longer than b",
+            "can't be longer than “Stretched”",
             "is not known here: b; known are c, d",
             "is not square",
         ]

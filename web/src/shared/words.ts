@@ -23,6 +23,11 @@ export function t(id: string, values?: Record<string, FluentVariable>): string {
 
 /** A message of the core or the server in words, lengths in the reader's unit. */
 export function tell(message: Message, unit: LengthUnit): string {
+  const joined = message.args?.joined;
+  if (joined && "messages" in joined)
+    return (joined.messages as Message[])
+      .map((part) => tell(part, unit))
+      .reduce((first, second) => t(message.id, { first, second }));
   const named = Object.entries(message.args ?? {}).map(([name, arg]) => [name, valueOf(arg, unit)] as const);
   return t(message.id, Object.fromEntries(named));
 }
@@ -32,5 +37,7 @@ function valueOf(arg: Arg, unit: LengthUnit): FluentVariable {
   if ("deg" in arg) return `${arg.deg.toFixed(0)}°`;
   if ("share" in arg) return `${(100 * arg.share).toFixed(0)} %`;
   if ("number" in arg) return arg.number;
-  return "text" in arg ? arg.text : tell(arg.message, unit);
+  if ("text" in arg) return arg.text;
+  // Several messages are joined by the message that has them.
+  return "message" in arg ? tell(arg.message, unit) : "";
 }
