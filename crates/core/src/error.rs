@@ -78,7 +78,10 @@ impl Problem {
                 Message::new(id).with("min", of(*min)).with("max", of(*max)).with("unit", unit)
             }
             Self::NotANumber => Message::new("fault-not_a_number"),
-            Self::LongerThan { other } => Message::new("fault-longer_than").with("other", other.as_str()),
+            Self::LongerThan { other } => {
+                let name = other.rsplit('.').next().unwrap_or_default();
+                Message::new("fault-longer_than").with("other", Message::word("fields", name))
+            }
             Self::Missing => Message::new("fault-missing"),
             Self::TooLong { max_characters } => {
                 Message::new("fault-too_long").with("most", number(*max_characters))
@@ -127,7 +130,9 @@ impl FieldError {
     /// The same fault seen from the document that holds this one under `parent`.
     #[must_use]
     pub fn under(mut self, parent: &str) -> Self {
-        self.field = format!("{parent}.{}", self.field);
+        // A fault of the whole document is the parent's own.
+        self.field =
+            if self.field.is_empty() { parent.to_owned() } else { format!("{parent}.{}", self.field) };
         self
     }
 }
@@ -157,6 +162,17 @@ impl FieldErrors {
             let unit = unit.to_owned();
             self.0.push(FieldError::new(field, Problem::OutOfRange { min, max, unit }));
         }
+    }
+
+    /// Notes a fault if `text` has more characters than `max`, is more than one line, or holds signs that nobody can see or type:
+    /// of a name, an address.
+    pub fn line(&mut self, field: &str, text: &str, max: u32) {
+        if text.contains(['\n', '\r', '\u{85}', '\u{2028}', '\u{2029}']) {
+            self.push(field, Problem::contradicts("fault-one-line"));
+        } else if text.contains(char::is_control) {
+            self.push(field, Problem::contradicts("fault-control"));
+        }
+        self.text(field, text, max);
     }
 
     /// Notes a fault if `text` has more characters than `max`.

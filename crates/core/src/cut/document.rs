@@ -150,7 +150,7 @@ impl Cut {
                 Problem::Unknown { given: self.version.to_string(), known: vec![VERSION.to_string()] },
             );
         }
-        faults.text("name", &self.name, 120);
+        faults.line("name", &self.name, 120);
         faults.text("purpose", &self.purpose, 1000);
         if self.moves.len() > MOVES {
             faults.push("moves", Problem::too_many(MOVES));
@@ -204,7 +204,8 @@ impl Move {
 
     fn check(&self, number: usize) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        faults.text("name", &self.name, 120);
+        faults.line("name", &self.name, 120);
+        faults.take("region", self.region.check());
         faults.take("technique", self.technique.check());
         if let Some(pattern) = &self.pattern {
             faults.take("pattern", pattern.check());

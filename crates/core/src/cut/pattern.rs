@@ -35,6 +35,9 @@ impl Pattern {
         let mut faults = FieldErrors::default();
         faults.range("every", f64::from(self.every), EVERY, "");
         faults.range("solid_first", f64::from(self.solid_first), (0.0, EVERY.1), "");
+        if let Some(within) = &self.within {
+            faults.take("within", within.check());
+        }
         faults.or(())
     }
 

@@ -25,6 +25,7 @@ impl RawReading {
         let mut faults = FieldErrors::default();
         if self.edges.len() > MOST_EDGES {
             faults.push("edges", Problem::too_many(MOST_EDGES));
+            return Err(faults);
         }
         let measures = crate::head::Measures::default();
         let form = crate::head::HeadForm::of(&measures, crate::head::SkullForm::default())?;

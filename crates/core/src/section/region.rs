@@ -6,8 +6,13 @@ use crate::head::{Landmark, Scalp, Vec3, Zone};
 use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 
-/// Deepest nesting of a region, so that no document can exhaust the stack.
-const DEEPEST: usize = 16;
+/// Deepest nesting of a region: no document can exhaust the stack, and what is computed can be saved (the database takes JSON
+/// that is about thirty deep).
+const DEEPEST: usize = 8;
+/// Most parts of a region, with those that hold others.
+const MOST_PARTS: usize = 200;
+/// Most places that a parting runs through.
+const MOST_PLACES: usize = 3;
 /// Distance in mm from a parting below which a landmark doesn't tell its sides apart.
 const ON_THE_LINE_MM: f64 = 0.5;
 /// Widths of a spared edge, mm.
@@ -122,23 +127,59 @@ impl Region {
         }
     }
 
-    /// Lays it on a head.
-    pub fn on(&self, scalp: &Scalp) -> Result<RegionTest, FieldErrors> {
-        self.laid(scalp, DEEPEST)
+    /// Checks that it is no deeper and has no more parts than a section can need. All else that goes over a region calls itself
+    /// for its parts, so this comes first; it doesn't.
+    pub fn check(&self) -> Result<(), FieldErrors> {
+        let mut faults = FieldErrors::default();
+        let (mut parts, mut seen) = (vec![(self, 1)], 0);
+        while let Some((region, depth)) = parts.pop() {
+            seen += 1;
+            if seen > MOST_PARTS {
+                faults.push("", Problem::too_many(MOST_PARTS));
+                break;
+            }
+            if depth > DEEPEST {
+                let nested = Message::new("fault-nested").with("most", Arg::Number(DEEPEST as f64));
+                faults.push("", nested.into());
+                break;
+            }
+            match region {
+                Self::All(below) | Self::Any(below) if below.len() > MOST_PARTS => {
+                    faults.push("", Problem::too_many(MOST_PARTS));
+                    break;
+                }
+                Self::All(below) | Self::Any(below) => {
+                    parts.extend(below.iter().map(|part| (part, depth + 1)));
+                }
+                Self::Not(part) => parts.push((part, depth + 1)),
+                Self::SideOf { parting, .. } if parting.through.len() > MOST_PLACES => {
+                    faults.push("", Problem::too_many(MOST_PLACES));
+                    break;
+                }
+                Self::Everything
+                | Self::SideOf { .. }
+                | Self::Half(_)
+                | Self::Zone(_)
+                | Self::Edge { .. } => {}
+            }
+        }
+        faults.or(())
     }
 
-    fn laid(&self, scalp: &Scalp, deeper: usize) -> Result<RegionTest, FieldErrors> {
+    /// Lays it on a head.
+    pub fn on(&self, scalp: &Scalp) -> Result<RegionTest, FieldErrors> {
+        self.check()?;
+        self.laid(scalp)
+    }
+
+    fn laid(&self, scalp: &Scalp) -> Result<RegionTest, FieldErrors> {
         let mut faults = FieldErrors::default();
-        if deeper == 0 {
-            faults.push("", Message::new("fault-nested").with("most", Arg::Number(DEEPEST as f64)).into());
-            return Err(faults);
-        }
         let several = |name: &str, parts: &[Self]| -> Result<Vec<RegionTest>, FieldErrors> {
             let mut faults = FieldErrors::default();
             let laid: Vec<_> = parts
                 .iter()
                 .enumerate()
-                .filter_map(|(i, part)| faults.take(&format!("{name}.{i}"), part.laid(scalp, deeper - 1)))
+                .filter_map(|(i, part)| faults.take(&format!("{name}.{i}"), part.laid(scalp)))
                 .collect();
             faults.or(laid)
         };
@@ -163,7 +204,7 @@ impl Region {
             Self::All(parts) => Some(RegionTest::All(several("all", parts)?)),
             Self::Any(parts) => Some(RegionTest::Any(several("any", parts)?)),
             Self::Not(part) => {
-                faults.take("not", part.laid(scalp, deeper - 1)).map(|test| RegionTest::Not(Box::new(test)))
+                faults.take("not", part.laid(scalp)).map(|test| RegionTest::Not(Box::new(test)))
             }
         };
         faults.or(test.unwrap_or(RegionTest::Constant(false)))
@@ -271,10 +312,17 @@ mod tests {
     }
 
     #[test]
-    fn a_region_nested_without_end_is_refused() {
+    fn a_region_nested_or_listed_without_end_is_refused() {
         let (form, hairline, _) = everywhere();
         let scalp = Scalp::plain(&form, &hairline);
-        let deep = (0..40).fold(Region::Everything, |region, _| Region::Not(Box::new(region)));
-        assert!(deep.on(&scalp).is_err());
+        let deep = |levels| (1..levels).fold(Region::Everything, |region, _| Region::Not(Box::new(region)));
+        let wide = |parts| Region::All(vec![Region::Everything; parts]);
+        assert!(deep(DEEPEST).on(&scalp).is_ok() && wide(MOST_PARTS - 1).on(&scalp).is_ok());
+        // One of 15,000 parts ended the process once, when it was put into words.
+        for region in [deep(DEEPEST + 1), deep(100), wide(MOST_PARTS), wide(15_000)] {
+            assert!(region.on(&scalp).is_err() && region.check().is_err());
+        }
+        let crowded = Region::side_of(&[Landmark::Apex; 4], Landmark::Crown);
+        assert!(crowded.check().is_err());
     }
 }
