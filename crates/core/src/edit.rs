@@ -5,15 +5,26 @@
 //! the new value already. So the order in which disjoint edits arrive doesn't matter, and a repeated one changes nothing.
 
 use crate::error::{FieldErrors, Problem};
+use crate::message::{Arg, Message};
 use serde::{Deserialize, Serialize};
 use serde_json::{Map, Value};
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 
 /// Most operations of one edit: sixty moves that take the place of sixty others.
 pub const MOST_OPERATIONS: usize = 1000;
 
 /// Longest path of an operation; no document is as deep.
 pub const LONGEST_PATH: usize = 16;
+
+/// Deepest nesting of a value, and of a document that is kept: what the database accepts of JSON.
+pub const DEEPEST: usize = 30;
+
+/// Most entries of a list or names of a group within a value; no document has as many.
+pub const MOST_ENTRIES: usize = 500;
+
+/// Most values within the values of one edit, counted with those that hold others: a cut with all that it may have has a
+/// quarter of them.
+pub const MOST_VALUES: usize = 60_000;
 
 /// Name at the end of a list's path under which the order of its members stands.
 pub const ORDER: &str = "order";
@@ -70,17 +81,78 @@ pub struct Operation {
     pub value: Value,
 }
 
-/// Checks that operations are as many and as deep as a document can need.
+/// Checks that there are operations, that they are as many, as deep and as wide as a document can need, and that a member of a
+/// list has the id that its path names.
 pub fn check(operations: &[Operation]) -> Result<(), FieldErrors> {
     let mut faults = FieldErrors::default();
+    if operations.is_empty() {
+        faults.push("operations", Problem::Missing);
+    }
     if operations.len() > MOST_OPERATIONS {
         faults.push("operations", Problem::too_many(MOST_OPERATIONS));
+        return Err(faults);
     }
-    let deep = operations.iter().position(|operation| operation.path.len() > LONGEST_PATH);
-    if let Some(i) = deep {
-        faults.push(format!("operations.{i}.path"), Problem::too_many(LONGEST_PATH));
+    let mut values_left = MOST_VALUES;
+    for (i, operation) in operations.iter().enumerate() {
+        let mut fault = |field: &str, problem| faults.push(format!("operations.{i}.{field}"), problem);
+        if operation.path.is_empty() {
+            fault("path", Problem::Missing);
+        }
+        if operation.path.len() > LONGEST_PATH {
+            fault("path", Problem::too_many(LONGEST_PATH));
+        }
+        for (field, value) in [("before", &operation.before), ("value", &operation.value)] {
+            if let Err(problem) = bounded(value, &mut values_left) {
+                fault(field, problem);
+            }
+        }
+        if !names_its_member(operation) {
+            fault("value", Problem::contradicts("fault-other-member"));
+        }
+        if values_left == 0 {
+            break;
+        }
     }
     faults.or(())
+}
+
+/// Whether a value is no deeper and no wider than a document can be. It is walked level by level, so that its depth is no
+/// recursion's.
+fn bounded(value: &Value, values_left: &mut usize) -> Result<(), Problem> {
+    let mut level = vec![value];
+    for _ in 0..DEEPEST {
+        let Some(left) = values_left.checked_sub(level.len()) else {
+            *values_left = 0;
+            return Err(Problem::too_many(MOST_VALUES));
+        };
+        *values_left = left;
+        let mut below = Vec::new();
+        for value in level {
+            let entries = value.as_array().map_or(0, Vec::len) + value.as_object().map_or(0, Map::len);
+            if entries > MOST_ENTRIES {
+                return Err(Problem::too_many(MOST_ENTRIES));
+            }
+            below.extend(value.as_array().into_iter().flatten());
+            below.extend(value.as_object().into_iter().flat_map(Map::values));
+        }
+        if below.is_empty() {
+            return Ok(());
+        }
+        level = below;
+    }
+    Err(Message::new("fault-nested").with("most", Arg::Number(DEEPEST as f64)).into())
+}
+
+/// Whether a member that is put into a list is the one that the path names.
+fn names_its_member(Operation { path, value, .. }: &Operation) -> bool {
+    let [.., list, key] = &path[..] else { return true };
+    let identity = LISTS.iter().find(|(name, _)| name == list).map(|(_, identity)| *identity);
+    match identity {
+        Some(identity) if identity != Identity::Word && key != ORDER && value.is_object() => {
+            key_of(value, identity) == *key
+        }
+        _ => true,
+    }
 }
 
 /// The document after all operations, or the numbers of those that clash with what it holds.
@@ -100,10 +172,9 @@ pub fn same(one: &Value, other: &Value) -> bool {
             one.len() == other.len() && one.iter().zip(other).all(|(one, other)| same(one, other))
         }
         (Value::Object(one), Value::Object(other)) => {
-            let known = |a: &Map<String, Value>, b: &Map<String, Value>| {
-                a.iter().all(|(name, value)| same(value, b.get(name).unwrap_or(&Value::Null)))
-            };
-            known(one, other) && known(other, one)
+            // Each pair is compared once: comparing from both sides would double the work with every level.
+            one.iter().all(|(name, value)| same(value, other.get(name).unwrap_or(&Value::Null)))
+                && other.iter().all(|(name, value)| value.is_null() || one.contains_key(name))
         }
         _ => one == other,
     }
@@ -199,6 +270,7 @@ fn reorder(members: &mut Vec<Value>, identity: Identity, operation: &Operation) 
         return false;
     };
     let common = |of: &[String], with: &[String]| -> Vec<String> {
+        let with: HashSet<&String> = with.iter().collect();
         of.iter().filter(|key| with.contains(key)).cloned().collect()
     };
     let unchanged = common(&present, &before) == common(&before, &present);
@@ -253,6 +325,54 @@ mod tests {
             }
         }
         assert!(cases.len() > 12);
+    }
+
+    fn operation(path: &[&str], value: Value) -> Operation {
+        let path = path.iter().map(|name| (*name).to_owned()).collect();
+        Operation { path, before: Value::Null, value }
+    }
+
+    /// An object that holds an object, so many levels deep.
+    fn nested(levels: usize) -> Value {
+        (0..levels).fold(json!({"x": 1}), |value, _| json!({ "a": value }))
+    }
+
+    #[test]
+    fn values_are_compared_once_however_deep_they_are() {
+        // Each level was once compared from both sides: sixty levels took for ever.
+        assert!(same(&nested(120), &nested(120)) && !same(&nested(120), &nested(119)));
+        let (one, more) = (json!({"a": {"b": null, "c": 1}}), json!({"a": {"c": 1.0}, "d": null}));
+        assert!(same(&one, &more) && same(&more, &one));
+        let (one, more) = (json!({"a": 1}), json!({"a": 1, "b": 0}));
+        assert!(!same(&one, &more) && !same(&more, &one));
+    }
+
+    #[test]
+    fn an_edit_is_as_deep_wide_and_large_as_a_document_can_need() {
+        let faults = |operations: &[Operation]| check(operations).err().unwrap_or_default().0;
+        let fields = |operations: &[Operation]| -> Vec<String> {
+            faults(operations).into_iter().map(|fault| fault.field).collect()
+        };
+        assert_eq!(fields(&[]), ["operations"]);
+        assert!(fields(&[operation(&["note"], nested(DEEPEST - 2))]).is_empty());
+        assert_eq!(fields(&[operation(&["note"], nested(DEEPEST))]), ["operations.0.value"]);
+        assert!(fields(&[operation(&["note"], json!(vec![0; MOST_ENTRIES]))]).is_empty());
+        assert_eq!(fields(&[operation(&["note"], json!(vec![0; MOST_ENTRIES + 1]))]), ["operations.0.value"]);
+        assert_eq!(fields(&[operation(&[], json!(1))]), ["operations.0.path"]);
+        let large = vec![operation(&["note"], json!(vec![vec![0; 400]; 100])); 2];
+        assert_eq!(fields(&large), ["operations.1.value"]);
+    }
+
+    #[test]
+    fn a_member_has_the_id_that_its_path_names() {
+        let wrong = |path: &[&str], value| check(&[operation(path, value)]).is_err();
+        assert!(wrong(&["cut", "moves", "8"], json!({"id": 9})));
+        assert!(wrong(&["cut", "moves", "8"], json!({"name": "without"})));
+        assert!(!wrong(&["cut", "moves", "8"], json!({"id": 8})));
+        assert!(wrong(&["line", "nape"], json!({"at": "left_ear"})));
+        assert!(!wrong(&["cut", "moves", "8", "state"], json!({"comb": "wide"})));
+        assert!(!wrong(&["cut", "moves", "order"], json!(["8"])));
+        assert!(!wrong(&["reasons", "flat"], json!(true)));
     }
 
     #[test]
