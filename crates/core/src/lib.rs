@@ -46,6 +46,7 @@ pub mod scene;
 pub mod scope;
 pub mod section;
 pub mod stage;
+pub mod stop;
 pub mod summary;
 pub mod talk;
 pub mod tolerance;
@@ -53,3 +54,4 @@ pub mod units;
 
 pub use error::{FieldError, FieldErrors, Problem};
 pub use message::{Arg, Message};
+pub use stop::{Stop, Unfinished};

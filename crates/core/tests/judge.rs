@@ -10,6 +10,7 @@ use spirel_core::judge::{Finding, FindingCode, Found};
 use spirel_core::plan::{Cure, FallRequest, Lever, Plan};
 use spirel_core::reading::{RawReading, RawZoneReading};
 use spirel_core::section::{Along, Region};
+use spirel_core::stop::Stop;
 use spirel_core::talk::Climate;
 use spirel_core::units::LengthUnit;
 
@@ -102,7 +103,7 @@ fn who_ties_back_is_told_when_the_front_no_longer_reaches_and_by_how_much() {
 }
 
 fn cures(request: &FallRequest) -> Vec<Cure> {
-    request.cures_on(&request.head().grow().unwrap()).unwrap()
+    request.cures_on(&request.head().grow().unwrap(), &Stop::never()).unwrap()
 }
 
 #[test]
@@ -143,6 +144,6 @@ fn where_nothing_is_found_nothing_is_offered_and_a_broken_plan_is_named() {
     assert!(cures(&request(layers(60.0, 20.0), 1.0, 290.0)).is_empty());
     let mut broken = request(layers(60.0, 20.0), -1.0, 290.0);
     broken.plan.cut.version = 9;
-    let refused = broken.cures_on(&broken.head().grow().unwrap()).unwrap_err();
+    let refused = broken.cures_on(&broken.head().grow().unwrap(), &Stop::never()).unwrap_err().faults();
     assert_eq!(refused.0[0].field, "plan.cut.version");
 }

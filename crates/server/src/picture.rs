@@ -1,8 +1,8 @@
 //! Pictures as they come and go: PNG to shades of grey, and shades of grey to PNG.
 
 use png::{ColorType, Decoder, EncodingError, Limits, Transformations};
-use spirel_core::scope::{DrawnScalp, Picture, SIDE_PX, look, png_of_grey};
-use spirel_core::{FieldErrors, Problem};
+use spirel_core::scope::{DrawnScalp, Picture, SCOPE_SIDE_MM, SCOPE_SIDE_PX, SIDE_PX, look, png_of_grey};
+use spirel_core::{FieldError, FieldErrors, Problem};
 use std::io::Cursor;
 
 /// Memory a decoder may use, bytes: a picture of the largest side that is taken, four bytes a pixel, twice.
@@ -10,12 +10,24 @@ const MOST_MEMORY: usize = 32 << 20;
 
 /// The square of scalp in a PNG, so many mm along a side.
 pub fn scalp_of_png(bytes: &[u8], side_mm: f64) -> Result<Picture, FieldErrors> {
-    let Some(grey) = grey_of_png(bytes) else {
-        let mut faults = FieldErrors::default();
-        faults.push("picture", Problem::contradicts("fault-not-png"));
-        return Err(faults);
-    };
-    Picture::new(&grey, side_mm)
+    let mut faults = FieldErrors::default();
+    let not_png = || FieldErrors(vec![FieldError::new("picture", Problem::contradicts("fault-not-png"))]);
+    // What a picture says of its size is asked before any of it is unpacked: a few bytes can promise millions of pixels.
+    let (width, height) = size_of_png(bytes).ok_or_else(not_png)?;
+    faults.range("side_mm", side_mm, SCOPE_SIDE_MM, "mm");
+    faults.range("picture", f64::from(width.max(height)), SCOPE_SIDE_PX, "px");
+    if width != height {
+        faults.push("picture", Problem::contradicts("fault-not-square"));
+    }
+    faults.or(())?;
+    Picture::new(&grey_of_png(bytes).ok_or_else(not_png)?, side_mm)
+}
+
+/// Width and height of a PNG, by its head.
+fn size_of_png(bytes: &[u8]) -> Option<(u32, u32)> {
+    let reader =
+        Decoder::new_with_limits(Cursor::new(bytes), Limits { bytes: MOST_MEMORY }).read_info().ok()?;
+    Some(reader.info().size())
 }
 
 /// A corner of a made-up scalp with so many hairs on a square centimetre, five millimetres along a side, as PNG.
@@ -68,6 +80,31 @@ mod tests {
         for cut in [0, 8, 40, png.len() / 2] {
             assert!(grey_of_png(&png[..cut]).is_none(), "broken off at {cut}");
         }
+    }
+
+    #[test]
+    fn a_picture_that_promises_too_much_is_refused_by_its_head() {
+        let mut bytes = png_of_grey(&vec![0; 300 * 300], 300).expect("written");
+        // Width and height stand behind the signature and the first chunk's name, its sum behind them.
+        for (width, height, field) in
+            [(60_000_u32, 60_000_u32, true), (2001, 2001, true), (400, 300, true), (300, 300, false)]
+        {
+            bytes[16..20].copy_from_slice(&width.to_be_bytes());
+            bytes[20..24].copy_from_slice(&height.to_be_bytes());
+            let sum = crc(&bytes[12..29]);
+            bytes[29..33].copy_from_slice(&sum.to_be_bytes());
+            let faults = scalp_of_png(&bytes, 10.0).err().unwrap_or_default().0;
+            assert_eq!(faults.iter().any(|fault| fault.field == "picture"), field, "{width} {faults:?}");
+        }
+    }
+
+    /// The sum of a PNG's chunk (ISO 3309).
+    fn crc(bytes: &[u8]) -> u32 {
+        !bytes.iter().fold(!0_u32, |sum, byte| {
+            (0..8).fold(sum ^ u32::from(*byte), |sum, _| {
+                (sum >> 1) ^ if sum & 1 == 1 { 0xedb8_8320 } else { 0 }
+            })
+        })
     }
 
     #[test]

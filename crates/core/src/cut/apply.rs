@@ -15,6 +15,7 @@ use crate::fibre::{Comb, HeldHair, HeldState, Moisture};
 use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::{Place, Scalp, Vec3, taut_mm};
 use crate::section::RegionTest;
+use crate::stop::{Stop, Unfinished};
 use rayon::prelude::*;
 
 /// Most sections of a move that are drawn.
@@ -34,6 +35,11 @@ pub struct CutResult {
 /// Carries out every move that is switched on. The work on a strand depends on that strand alone, so the result is the
 /// same bit for bit on any number of threads.
 pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
+    cut_until(hair, cut, &Stop::never()).map_err(Unfinished::faults)
+}
+
+/// The same, given up between two moves where nobody waits any more.
+pub fn cut_until(hair: &Hair, cut: &Cut, stop: &Stop) -> Result<CutResult, Unfinished> {
     cut.check()?;
     let mut lengths = hair.lengths.clone();
     let mut faults = FieldErrors::default();
@@ -41,6 +47,7 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
     let mut shortened_by = Vec::with_capacity(cut.moves.len());
     let count = hair.strands.len();
     for (number, move_) in cut.moves.iter().enumerate() {
+        stop.go_on()?;
         let mut scissors = Scissors {
             hair,
             lengths: &mut lengths,
@@ -56,7 +63,7 @@ pub fn cut(hair: &Hair, cut: &Cut) -> Result<CutResult, FieldErrors> {
         }
         shortened_by.push(shortened);
     }
-    faults.or(CutResult { lengths, moves })
+    Ok(faults.or(CutResult { lengths, moves })?)
 }
 
 /// A strand in the hand.

@@ -25,7 +25,7 @@ mod step;
 mod subsection;
 mod technique;
 
-pub use apply::{CutResult, cut};
+pub use apply::{CutResult, cut, cut_until};
 pub use document::{Cut, CutFormat, Move, MoveKind, Stance};
 pub use fall_line::FallLine;
 pub use gathered::Gathered;

@@ -6,6 +6,7 @@ use crate::error::FieldErrors;
 use crate::fall::{Fall, fall};
 use crate::head::{Place, Point, SkullForm};
 use crate::reading::{RawReading, RawZoneReading, WidthClass, WornWidth};
+use crate::stop::{Stop, Unfinished};
 use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
@@ -51,22 +52,30 @@ pub struct Doubt {
 impl HairRequest {
     /// What is not measured, by how much it may change the hair as it is drawn: most first.
     pub fn doubts(&self) -> Result<Vec<Doubt>, FieldErrors> {
+        self.doubts_until(&Stop::never()).map_err(Unfinished::faults)
+    }
+
+    /// The same, given up between trials where nobody waits any more.
+    pub fn doubts_until(&self, stop: &Stop) -> Result<Vec<Doubt>, Unfinished> {
         let request = Self { roots: ROOTS, ..self.clone() };
-        let now = request.fallen()?;
+        let now = request.fallen(stop)?;
         let tried = trials(&self.reading, &now).into_par_iter().map(|(unmeasured, readings)| {
             // A trial that no head can have says nothing.
-            let falls =
-                readings.into_iter().flat_map(|reading| Self { reading, ..request.clone() }.fallen().ok());
+            let falls = readings
+                .into_iter()
+                .flat_map(|reading| Self { reading, ..request.clone() }.fallen(stop).ok());
             let moves_mm = falls.map(|trial| moved_mm(&now, &trial)).fold(0.0, f64::max);
             Doubt { unmeasured, moves_mm }
         });
         let mut doubts: Vec<Doubt> = tried.collect();
+        stop.go_on()?;
         doubts.sort_by(|one, other| other.moves_mm.total_cmp(&one.moves_mm));
         Ok(doubts)
     }
 
-    fn fallen(&self) -> Result<Fall, FieldErrors> {
-        let hair = self.grow()?;
+    fn fallen(&self, stop: &Stop) -> Result<Fall, Unfinished> {
+        let hair = self.grow_until(stop)?;
+        stop.go_on()?;
         Ok(fall(&hair, &hair.lengths))
     }
 }

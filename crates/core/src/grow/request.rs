@@ -13,12 +13,13 @@ use crate::head::{Body, Figure, Hairline, HeadForm, Measures, Patch, Root, Scalp
 use crate::learn::Hand;
 use crate::reading::{RawReading, RawZoneReading, ZoneReading};
 use crate::section::RegionTest;
+use crate::stop::{Stop, Unfinished};
 use crate::talk::{Climate, Wearing};
 use rayon::prelude::*;
 use serde::{Deserialize, Serialize};
 
-/// Guide roots that can be asked for.
-const ROOTS: (f64, f64) = (256.0, 65_536.0);
+/// Guide roots that can be asked for: four times as many as a fine head has are no finer, and cost a gigabyte.
+const ROOTS: (f64, f64) = (256.0, 16_384.0);
 fn usual_roots() -> u32 {
     4096
 }
@@ -39,7 +40,7 @@ pub struct HairRequest {
     /// The air it is worn in.
     #[serde(default)]
     pub climate: Climate,
-    /// About how many guide roots, 256 to 65,536: 4,096 while editing.
+    /// About how many guide roots, 256 to 16,384: 4,096 while editing.
     #[serde(default = "usual_roots")]
     pub roots: u32,
 }
@@ -66,20 +67,25 @@ impl HairRequest {
 
     /// The head of hair.
     pub fn grow(&self) -> Result<Hair, FieldErrors> {
+        self.grow_until(&Stop::never()).map_err(Unfinished::faults)
+    }
+
+    /// The same, given up between phases where nobody waits any more.
+    pub fn grow_until(&self, stop: &Stop) -> Result<Hair, Unfinished> {
         let mut faults = self.check().err().unwrap_or_default();
         let read = self.reading.read_patches();
         if read.is_empty() {
             faults.push("reading.zones", Problem::Missing);
         }
         let Some(measures) = faults.take("reading.measures", self.reading.measures.filled()) else {
-            return Err(faults);
+            return Err(faults.into());
         };
-        if !faults.0.is_empty() {
-            return Err(faults);
-        }
+        faults.or(())?;
+        stop.go_on()?;
         let mut hair = self.grown(&read, measures, self.roots as usize)?;
-        hair.packing = self.packing(&read, measures)?;
-        agree(&mut hair, &self.reading);
+        stop.go_on()?;
+        hair.packing = self.packing(&read, measures, stop)?;
+        agree(&mut hair, &self.reading, stop)?;
         Ok(hair)
     }
 
@@ -90,7 +96,7 @@ impl HairRequest {
         let packing = if read.is_empty() {
             Packing::usual(self.climate.frizz())
         } else {
-            self.packing(&read, *measures)?
+            self.packing(&read, *measures, &Stop::never()).map_err(Unfinished::faults)?
         };
         if read.is_empty() {
             let (stretched, sprung) = USUAL_MM;
@@ -102,12 +108,18 @@ impl HairRequest {
 
     /// How much volume the hair takes, by the worn width if one was measured. Found on few roots: a width is good to a
     /// millimetre or two with them.
-    fn packing(&self, read: &[(Patch, ZoneReading)], measures: Measures) -> Result<Packing, FieldErrors> {
+    fn packing(
+        &self,
+        read: &[(Patch, ZoneReading)],
+        measures: Measures,
+        stop: &Stop,
+    ) -> Result<Packing, Unfinished> {
         let Some(measured) = &self.reading.worn_width else {
             return Ok(Packing::usual(self.climate.frizz()));
         };
         let mut few = self.grown(read, measures, PATH_ROOTS)?;
-        agree(&mut few, &self.reading);
+        agree(&mut few, &self.reading, stop)?;
+        stop.go_on()?;
         width::agree(&mut few, measured);
         Ok(few.packing)
     }

@@ -2,12 +2,13 @@
 
 use super::cure::{Cure, Trial};
 use super::{FallRequest, StepPicture};
-use crate::cut::{MoveReport, Step, cut, steps};
+use crate::cut::{CutResult, MoveReport, Step, cut_until, steps};
 use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::hair::Hair;
 use crate::judge::{Finding, Judged, findings};
 use crate::scene::scene;
+use crate::stop::{Stop, Unfinished};
 use rayon::prelude::*;
 use serde::Serialize;
 
@@ -34,15 +35,18 @@ pub struct FallAnswer {
 
 impl FallRequest {
     /// The fall, on a head that was grown before and whose own fall is known.
-    pub fn answer_on(&self, hair: &Hair, before: &Fall) -> Result<FallAnswer, FieldErrors> {
-        let mut faults = FieldErrors::default();
-        let Some(mut result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
+    pub fn answer_on(&self, hair: &Hair, before: &Fall, stop: &Stop) -> Result<FallAnswer, Unfinished> {
+        let mut result = self.cut_on(hair, stop)?;
+        stop.go_on()?;
         let (reports, ties_back) = (&result.moves, self.ties_back);
         let (cut, lengths) = (&self.plan.cut, &result.lengths);
         let worn = &AsWorn::of(hair, lengths);
         let judged = Judged { hair, lengths, worn, cut, reports, ties_back };
         let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
-        let drawn = |(move_, report)| StepPicture::of(hair, move_, report);
+        let drawn = |(move_, report)| -> Result<_, Unfinished> {
+            stop.go_on()?;
+            Ok(StepPicture::of(hair, move_, report)?)
+        };
         let pictures = cut.moves.par_iter().zip(reports).map(drawn).collect::<Result<_, _>>()?;
         for (i, report) in result.moves.iter_mut().enumerate() {
             if self.show_move != Some(i as u32) {
@@ -59,18 +63,23 @@ impl FallRequest {
         })
     }
 
+    /// The plan's cut, its faults where it stands in the request.
+    fn cut_on(&self, hair: &Hair, stop: &Stop) -> Result<CutResult, Unfinished> {
+        cut_until(hair, &self.plan.cut, stop).map_err(|unfinished| unfinished.under("plan.cut"))
+    }
+
     /// The least changes that cure what is found about the plan, on a head that was grown before.
-    pub fn cures_on(&self, hair: &Hair) -> Result<Vec<Cure>, FieldErrors> {
+    pub fn cures_on(&self, hair: &Hair, stop: &Stop) -> Result<Vec<Cure>, Unfinished> {
         let mut faults = FieldErrors::default();
         faults.take("plan", self.plan.check());
-        let cures = Trial { hair, ties_back: self.ties_back }.cures(&self.plan.cut);
-        faults.or(cures)
+        faults.or(())?;
+        Ok(Trial { hair, ties_back: self.ties_back, stop }.cures(&self.plan.cut)?)
     }
 
     /// The plan as a scene, on a head that was grown before: binary glTF.
-    pub fn scene_on(&self, hair: &Hair) -> Result<Vec<u8>, FieldErrors> {
-        let mut faults = FieldErrors::default();
-        let Some(result) = faults.take("plan.cut", cut(hair, &self.plan.cut)) else { return Err(faults) };
+    pub fn scene_on(&self, hair: &Hair, stop: &Stop) -> Result<Vec<u8>, Unfinished> {
+        let result = self.cut_on(hair, stop)?;
+        stop.go_on()?;
         let number = self.show_move.map(|number| number as usize);
         let all =
             number.and_then(|number| result.moves.get(number)).map_or(&[][..], |report| &report.sections);
@@ -85,13 +94,14 @@ impl FallRequest {
 
     /// The scene, from nothing.
     pub fn scene(&self) -> Result<Vec<u8>, FieldErrors> {
-        self.scene_on(&self.head().grow()?)
+        self.scene_on(&self.head().grow()?, &Stop::never()).map_err(Unfinished::faults)
     }
 
     /// The fall, from nothing.
     pub fn answer(&self) -> Result<FallAnswer, FieldErrors> {
         let hair = self.head().grow()?;
-        self.answer_on(&hair, &fall(&hair, &hair.lengths))
+        let before = fall(&hair, &hair.lengths);
+        self.answer_on(&hair, &before, &Stop::never()).map_err(Unfinished::faults)
     }
 }
 
@@ -101,8 +111,9 @@ mod tests {
     use super::*;
     use crate::cut::shipped;
     use crate::fibre::WornStyle;
-    use crate::head::Zone;
-    use crate::reading::{RawReading, RawZoneReading};
+    use crate::head::{Place, Point, Zone};
+    use crate::reading::{LineAt, LinePoint, RawReading, RawZoneReading};
+    use crate::stop::Stopped;
     use crate::talk::Climate;
     use crate::units::LengthUnit;
     use std::collections::BTreeMap;
@@ -130,6 +141,36 @@ mod tests {
         assert_eq!(answer.moves.len(), answer.steps.len());
         assert!(answer.moves[0].sections.is_empty() && !answer.moves[1].sections.is_empty());
         assert!(answer.after.mass_g < answer.before.mass_g);
+    }
+
+    #[test]
+    fn work_that_is_given_up_ends_at_the_next_phase_and_work_that_is_not_is_the_same_bit_for_bit() {
+        let mut asked = request();
+        asked.reading.line =
+            vec![LinePoint { at: LineAt::Back, lies: Place { point: Point::Shoulder, below_mm: 0.0 } }];
+        asked.ties_back = true;
+        let hair = asked.head().grow().expect("possible");
+        let before = fall(&hair, &hair.lengths);
+        let whole = asked.answer().expect("possible");
+        let (mut ends, mut falls) = (0, 0);
+        for asks in 0..40 {
+            let stopped = |unfinished| unfinished == Unfinished::Stopped(Stopped);
+            ends += u32::from(asked.head().grow_until(&Stop::after(asks)).is_err_and(stopped));
+            match asked.answer_on(&hair, &before, &Stop::after(asks)) {
+                Ok(answer) => assert_eq!(answer, whole),
+                Err(unfinished) => {
+                    assert!(stopped(unfinished));
+                    falls += 1;
+                }
+            }
+        }
+        let moves = asked.plan.cut.moves.len() as u32;
+        assert!((3..20).contains(&ends) && (moves + 1..30).contains(&falls), "{ends} {falls}");
+        for asks in 0..4 {
+            let stop = Stop::after(asks);
+            assert_eq!(asked.cures_on(&hair, &stop), Err(Unfinished::Stopped(Stopped)), "{asks}");
+            assert!(asked.head().doubts_until(&stop).is_err());
+        }
     }
 
     #[test]

@@ -3,11 +3,12 @@
 //! A cure pulls one lever on the moves that cause a finding, whole millimetre by whole millimetre, until the cut as it is
 //! then carried out is no longer objected to, and to nothing else either. Where no amount does, leaving the moves out may.
 
-use crate::cut::{Cut, FirstLength, MoveKind, cut};
+use crate::cut::{Cut, FirstLength, MoveKind, cut_until};
 use crate::fall::AsWorn;
 use crate::hair::Hair;
 use crate::judge::{Finding, FindingCode, Judged, THINNEST_MM, findings};
 use crate::message::{Arg, Message};
+use crate::stop::{Stop, Stopped, Unfinished};
 use serde::{Deserialize, Serialize};
 
 /// Most that is left longer, mm: more is another haircut.
@@ -59,38 +60,56 @@ fn text(lever: Lever, amount_mm: f64, moves: &[u32]) -> Message {
 pub(crate) struct Trial<'a> {
     pub hair: &'a Hair,
     pub ties_back: bool,
+    pub stop: &'a Stop,
 }
 
 impl Trial<'_> {
-    /// What is found about a cut; nothing that can be carried out is what can't be.
-    fn findings(&self, tried: &Cut) -> Option<Vec<Finding>> {
-        let result = cut(self.hair, tried).ok()?;
+    /// What is found about a cut; nothing where it can't be carried out.
+    fn findings(&self, tried: &Cut) -> Result<Option<Vec<Finding>>, Stopped> {
+        let result = match cut_until(self.hair, tried, self.stop) {
+            Ok(result) => result,
+            Err(Unfinished::Faults(_)) => return Ok(None),
+            Err(Unfinished::Stopped(stopped)) => return Err(stopped),
+        };
+        self.stop.go_on()?;
         let worn = &AsWorn::of(self.hair, &result.lengths);
         let (hair, lengths, reports) = (self.hair, &result.lengths, &result.moves);
         let ties_back = self.ties_back;
-        Some(findings(&Judged { hair, lengths, worn, cut: tried, reports, ties_back }))
+        Ok(Some(findings(&Judged { hair, lengths, worn, cut: tried, reports, ties_back })))
     }
 
     /// Cures of all that is found about a cut.
-    pub fn cures(&self, of: &Cut) -> Vec<Cure> {
-        let found = self.findings(of).unwrap_or_default();
-        let cure = |finding: &Finding| {
+    pub fn cures(&self, of: &Cut) -> Result<Vec<Cure>, Stopped> {
+        let found = self.findings(of)?.unwrap_or_default();
+        let mut cures = Vec::new();
+        for finding in &found {
             let levers: &[Lever] = match finding.code() {
                 FindingCode::ChoppyBack => &[Lever::Longer, Lever::Thinner],
                 FindingCode::TieNotReached => &[Lever::Longer],
             };
-            let least = |lever: &Lever| self.least(of, &found, finding, *lever);
-            let cures: Vec<Cure> = levers.iter().filter_map(least).collect();
-            if cures.is_empty() { least(&Lever::Without).into_iter().collect() } else { cures }
-        };
-        found.iter().flat_map(cure).collect()
+            let known = cures.len();
+            for lever in levers {
+                cures.extend(self.least(of, &found, finding, *lever)?);
+            }
+            if cures.len() == known {
+                cures.extend(self.least(of, &found, finding, Lever::Without)?);
+            }
+        }
+        Ok(cures)
     }
 
-    fn least(&self, of: &Cut, found: &[Finding], finding: &Finding, lever: Lever) -> Option<Cure> {
+    fn least(
+        &self,
+        of: &Cut,
+        found: &[Finding],
+        finding: &Finding,
+        lever: Lever,
+    ) -> Result<Option<Cure>, Stopped> {
         let known =
             |code: FindingCode| code != finding.code() && found.iter().any(|other| other.code() == code);
-        let cures = |tried: &Cut| {
-            self.findings(tried).is_some_and(|left| left.iter().all(|other| known(other.code())))
+        let cures = |tried: &Cut| -> Result<bool, Stopped> {
+            let left = self.findings(tried)?;
+            Ok(left.is_some_and(|left| left.iter().all(|other| known(other.code()))))
         };
         // From least change to most: the first that cures is looked for by halving.
         let amounts: Vec<u32> = match lever {
@@ -104,27 +123,28 @@ impl Trial<'_> {
         };
         let changed = |amount: u32| pulled(of, &finding.moves, lever, f64::from(amount));
         let (mut worse, mut cured) = (0, amounts.len());
-        if !cures(&changed(*amounts.last()?)) {
-            return None;
+        let Some(most) = amounts.last() else { return Ok(None) };
+        if !cures(&changed(*most))? {
+            return Ok(None);
         }
         // Amounts before `worse` don't cure, the one before `cured` does.
         while worse + 1 < cured {
             let middle = (worse + cured) / 2;
-            if cures(&changed(amounts[middle - 1])) {
+            if cures(&changed(amounts[middle - 1]))? {
                 cured = middle;
             } else {
                 worse = middle;
             }
         }
         let amount = amounts[cured - 1];
-        Some(Cure {
+        Ok(Some(Cure {
             code: finding.code(),
             lever,
             amount_mm: f64::from(amount),
             text: text(lever, f64::from(amount), &finding.moves),
             moves: finding.moves.clone(),
             cut: changed(amount),
-        })
+        }))
     }
 }
 

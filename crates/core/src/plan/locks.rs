@@ -2,12 +2,13 @@
 
 use super::FallRequest;
 use super::aimed::aimed;
-use crate::cut::cut;
+use crate::cut::{Cut, cut_until};
 use crate::error::FieldErrors;
 use crate::fibre::Moisture;
 use crate::hair::Hair;
 use crate::lock::{Lock, locks};
 use crate::mark::Aim;
+use crate::stop::{Stop, Unfinished};
 use serde::{Deserialize, Serialize};
 
 /// How many locks can be asked for.
@@ -47,23 +48,24 @@ pub struct LocksRequest {
 
 impl LocksRequest {
     /// The locks, on a head that was grown before.
-    pub fn answer_on(&self, hair: &Hair) -> Result<Vec<Lock>, FieldErrors> {
+    pub fn answer_on(&self, hair: &Hair, stop: &Stop) -> Result<Vec<Lock>, Unfinished> {
         let mut faults = FieldErrors::default();
         faults.range("count", f64::from(self.count), COUNT, "");
-        let lengths = match self.state {
-            HairState::Now => Some(hair.lengths.clone()),
-            HairState::After => {
-                faults.take("on.plan.cut", cut(hair, &self.on.plan.cut)).map(|result| result.lengths)
-            }
-            HairState::Aimed => {
-                let aim = self.aim.clone().unwrap_or_default();
-                let checked = faults.take("aim", aim.check());
-                checked
-                    .and_then(|()| faults.take("aim", cut(hair, &aimed(&aim))))
-                    .map(|result| result.lengths)
-            }
+        let aim = self.aim.clone().unwrap_or_default();
+        if self.state == HairState::Aimed {
+            faults.take("aim", aim.check());
+        }
+        faults.or(())?;
+        let cut = |field: &str, cut: &Cut| {
+            let done = cut_until(hair, cut, stop).map_err(|unfinished| unfinished.under(field));
+            done.map(|result| result.lengths)
         };
-        let lengths = faults.or(lengths.unwrap_or_default())?;
+        let lengths = match self.state {
+            HairState::Now => hair.lengths.clone(),
+            HairState::After => cut("on.plan.cut", &self.on.plan.cut)?,
+            HairState::Aimed => cut("aim", &aimed(&aim))?,
+        };
+        stop.go_on()?;
         let count = self.count as usize;
         Ok(match self.moisture {
             Moisture::Dry => locks(hair, &lengths, count),

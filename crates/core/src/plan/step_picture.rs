@@ -5,6 +5,7 @@ use crate::error::FieldErrors;
 use crate::hair::Hair;
 use crate::head::{HeadView, Scalp, Vec3, Zone, from_drawn, lattice, rings, zone_at};
 use crate::section::{NamedSection, Region, RegionTest};
+use crate::stop::{Stop, Unfinished};
 use serde::Serialize;
 
 /// Directions asked to tell from which side a section shows most: one for about two square centimetres.
@@ -66,8 +67,9 @@ pub struct SectionPicture {
 
 impl Hair {
     /// Every section that has a name, as it lies on this head.
-    pub fn named_sections(&self) -> Result<Vec<SectionPicture>, FieldErrors> {
+    pub fn named_sections(&self, stop: &Stop) -> Result<Vec<SectionPicture>, Unfinished> {
         let of = |named: NamedSection| {
+            stop.go_on()?;
             let region = named.region();
             let section = Seen::of(self.scalp(), &region)?;
             let view = section.best_view();

@@ -3,6 +3,7 @@
 use crate::constants::{CURL_STEP, STRAIGHT_RADIUS_MM};
 use crate::fibre::LengthModel;
 use serde::{Deserialize, Serialize};
+use std::f64::consts::TAU;
 
 /// Plain words for curl, from none to the tightest. Each is a loop radius: a step tighter than the one before it by an even
 /// ratio, over the span that loops of human hair are found in (De la Mettrie et al. 2007, Human Biology 79).
@@ -49,8 +50,11 @@ pub struct CurlPicture {
     pub line: Vec<[f64; 2]>,
 }
 
-/// Fibre of a strand in the pictures, mm.
+/// Fibre of a strand in the pictures, mm; of rings, which half a turn doesn't show, as much as so many turns take if that is no
+/// more than a strand can be drawn with.
 const PICTURED_MM: f64 = 40.0;
+const PICTURED_TURNS: f64 = 1.8;
+const MOST_PICTURED_MM: f64 = 140.0;
 /// Pitch and width of the hair in them: of ordinary hair.
 const PICTURED_PITCH: f64 = 0.3;
 const PICTURED_UM: f64 = 70.0;
@@ -67,7 +71,9 @@ pub fn curl_pictures() -> Vec<CurlPicture> {
         };
         let rod = hair.rod(0.0, 1.0);
         let short = |[x, y]: [f64; 2]| [x, y].map(|mm| (mm * 100.0).round() / 100.0);
-        let line = rod.line(PICTURED_MM, 0.0).into_iter().map(short).collect();
+        let turns_mm = PICTURED_TURNS * TAU * word.loop_radius_mm();
+        let fibre_mm = if turns_mm <= MOST_PICTURED_MM { turns_mm.max(PICTURED_MM) } else { PICTURED_MM };
+        let line = rod.line(fibre_mm, 0.0).into_iter().map(short).collect();
         CurlPicture { word, loop_mm: 2.0 * rod.loop_radius_mm(0.0), line }
     };
     CurlWord::ALL.into_iter().map(picture).collect()
@@ -83,9 +89,18 @@ mod tests {
         assert_eq!(pictures.len(), 7);
         for pair in pictures.windows(2) {
             assert!(pair[0].loop_mm > 1.5 * pair[1].loop_mm);
-            let deep = |picture: &CurlPicture| picture.line.iter().map(|p| p[1]).fold(0.0, f64::max);
-            assert!(deep(&pair[0]) > deep(&pair[1]), "{:?} hangs deeper", pair[0].word);
         }
+        // A picture shows rings as rings: the line comes back across the middle of its loops at least three times.
+        for picture in &pictures[CurlWord::Ringlet as usize..] {
+            let across: Vec<f64> = picture.line.iter().map(|p| p[0]).collect();
+            let (low, high) =
+                across.iter().fold((f64::MAX, f64::MIN), |(low, high), x| (low.min(*x), high.max(*x)));
+            let middle = 0.5 * (low + high);
+            let crossings = across.windows(2).filter(|pair| (pair[0] > middle) != (pair[1] > middle)).count();
+            assert!(crossings >= 3, "{:?}: {crossings}", picture.word);
+        }
+        let deep = |picture: &CurlPicture| picture.line.iter().map(|p| p[1]).fold(0.0, f64::max);
+        assert!(pictures.iter().all(|picture| deep(picture) < 80.0), "none is too long to be shown");
         let depth = pictures[0].line.iter().map(|p| p[1]).fold(0.0, f64::max);
         assert!(depth > 0.9 * PICTURED_MM, "straight hangs straight: {depth}");
     }

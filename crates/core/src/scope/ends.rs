@@ -12,7 +12,9 @@ pub(super) fn ends(lines: &Mask, spur_px: f64) -> u32 {
         within(i % lines.side) && within(i / lines.side)
     };
     let is_end = |i: &usize| lines.set[*i] && inside(*i) && is_tip(lines.round(*i));
-    (0..lines.set.len()).filter(is_end).filter(|i| !is_spur(lines, *i, spur_px)).count() as u32
+    let mut way_of = vec![0; lines.set.len()];
+    let tips = (0..lines.set.len()).filter(is_end).enumerate();
+    tips.filter(|(number, i)| !is_spur(lines, *i, spur_px, &mut way_of, 1 + *number as u32)).count() as u32
 }
 
 /// Whether a line stops here: one neighbour, or two that touch.
@@ -21,22 +23,25 @@ fn is_tip(around: [bool; 8]) -> bool {
     neighbours == 1 || neighbours == 2 && (0..8).any(|i| around[i] && around[(i + 1) % 8])
 }
 
-/// Whether the line from an end meets a fork before it is so long, or is no longer as a whole.
-fn is_spur(lines: &Mask, end: usize, spur_px: f64) -> bool {
-    let mut way = vec![end];
+/// Whether the line from an end meets a fork before it is so long, or is no longer as a whole. `way_of` says of each pixel on the
+/// way of which number it was last.
+fn is_spur(lines: &Mask, end: usize, spur_px: f64, way_of: &mut [u32], number: u32) -> bool {
+    let mut here = end;
+    way_of[end] = number;
     let mut length = 0.0;
     while length < spur_px {
-        let here = way[way.len() - 1];
         let (x, y) = ((here % lines.side) as isize, (here / lines.side) as isize);
         // Straight steps first: a slanting one beside them is the same way.
         let step = [0, 2, 4, 6, 1, 3, 5, 7].into_iter().find_map(|k| {
             let (dx, dy) = AROUND[k];
             let next =
                 lines.at(x + dx, y + dy).then(|| (y + dy) as usize * lines.side + (x + dx) as usize)?;
-            (!way.contains(&next)).then_some((next, if k % 2 == 0 { 1.0 } else { std::f64::consts::SQRT_2 }))
+            (way_of[next] != number)
+                .then_some((next, if k % 2 == 0 { 1.0 } else { std::f64::consts::SQRT_2 }))
         });
         let Some((next, far)) = step else { return true };
-        way.push(next);
+        way_of[next] = number;
+        here = next;
         length += far;
         if lines.round(next).iter().filter(|set| **set).count() > 2 {
             return true;

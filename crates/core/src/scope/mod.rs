@@ -20,11 +20,12 @@ mod segment;
 mod thin;
 
 pub use drawn::{DrawnScalp, SIDE_MM, SIDE_PX, Seen, look};
-pub use picture::Picture;
+pub use picture::{Picture, SCOPE_SIDE_MM, SCOPE_SIDE_PX};
 pub use png::png_of_grey;
 
 use crate::constants::{SCOPE_BLUR_PX, SCOPE_FREE_SHARE, SCOPE_SD_SHARE, SCOPE_WIDTH_SD_SHARE};
-use crate::error::{FieldErrors, Problem};
+use crate::error::{FieldError, FieldErrors, Problem};
+use crate::stop::{Stop, Unfinished};
 use serde::Serialize;
 
 /// What a picture shows.
@@ -50,18 +51,23 @@ const MOST_COVERED: f64 = 0.6;
 
 /// Counts the hairs of a picture. A picture without contrast, or so full that no skin is seen, is refused.
 pub fn count(picture: &Picture) -> Result<HairCount, FieldErrors> {
-    let contradicts = |id: &str| {
-        let mut faults = FieldErrors::default();
-        faults.push("picture", Problem::contradicts(id));
-        Err(faults)
-    };
+    count_until(picture, &Stop::never()).map_err(Unfinished::faults)
+}
+
+/// The same, given up between phases where nobody waits any more.
+pub fn count_until(picture: &Picture, stop: &Stop) -> Result<HairCount, Unfinished> {
+    let contradicts =
+        |id: &str| Err(FieldErrors(vec![FieldError::new("picture", Problem::contradicts(id))]).into());
+    stop.go_on()?;
     const NOTHING: &str = "fault-picture-no-hair";
     let Some(mask) = segment::hair(picture) else { return contradicts(NOTHING) };
     let covered = mask.share();
     if covered > MOST_COVERED {
         return contradicts("fault-picture-no-skin");
     }
+    stop.go_on()?;
     let lines = thin::thinned(&mask);
+    stop.go_on()?;
     let half_px = distance::to_skin(&mask);
     let mut widths: Vec<f32> =
         half_px.iter().zip(&lines.set).filter(|(_, set)| **set).map(|(half, _)| 2.0 * half).collect();

@@ -3,9 +3,9 @@
 use crate::error::{FieldErrors, Problem};
 
 /// Sides that are accepted, pixels.
-const SIDE_PX: (f64, f64) = (300.0, 2000.0);
+pub const SCOPE_SIDE_PX: (f64, f64) = (300.0, 2000.0);
 /// Sides that are accepted, mm.
-const SIDE_MM: (f64, f64) = (3.0, 30.0);
+pub const SCOPE_SIDE_MM: (f64, f64) = (3.0, 30.0);
 
 /// A square of scalp in shades of grey.
 #[derive(Debug, Clone, PartialEq)]
@@ -21,8 +21,8 @@ impl Picture {
     pub fn new(grey: &[u8], side_mm: f64) -> Result<Self, FieldErrors> {
         let side_px = (grey.len() as f64).sqrt().round() as usize;
         let mut faults = FieldErrors::default();
-        faults.range("side_mm", side_mm, SIDE_MM, "mm");
-        faults.range("picture", side_px as f64, SIDE_PX, "px");
+        faults.range("side_mm", side_mm, SCOPE_SIDE_MM, "mm");
+        faults.range("picture", side_px as f64, SCOPE_SIDE_PX, "px");
         if side_px * side_px != grey.len() {
             faults.push("picture", Problem::contradicts("fault-not-square"));
         }
@@ -72,6 +72,18 @@ impl Mask {
     pub fn at(&self, x: isize, y: isize) -> bool {
         let side = self.side as isize;
         (0..side).contains(&x) && (0..side).contains(&y) && self.set[(y * side + x) as usize]
+    }
+
+    /// The places of the pixels round one that lie in the picture.
+    pub fn neighbours(&self, index: usize) -> impl Iterator<Item = usize> + use<> {
+        let side = self.side as isize;
+        let (x, y) = ((index % self.side) as isize, (index / self.side) as isize);
+        let inside = move |at: isize| (0..side).contains(&at);
+        AROUND
+            .into_iter()
+            .map(move |(dx, dy)| (x + dx, y + dy))
+            .filter(move |(x, y)| inside(*x) && inside(*y))
+            .map(move |(x, y)| (y * side + x) as usize)
     }
 
     /// The eight pixels round one, clockwise from the one above.

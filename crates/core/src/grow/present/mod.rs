@@ -11,6 +11,7 @@ mod tie;
 use crate::fall::{Fall, fall};
 use crate::hair::{Hair, ShareLengths};
 use crate::reading::RawReading;
+use crate::stop::{Stop, Stopped};
 use search::Moved;
 use serde::Serialize;
 pub(crate) use tie::tie_of;
@@ -87,13 +88,13 @@ pub fn agreements(hair: &Hair, reading: &RawReading) -> Agreements {
 
 /// Makes the hair agree with girths and line of a reading that has been checked: how is searched on a part of the strands, and
 /// mended on all.
-pub(super) fn agree(hair: &mut Hair, reading: &RawReading) {
+pub(super) fn agree(hair: &mut Hair, reading: &RawReading, stop: &Stop) -> Result<(), Stopped> {
     let start = if reading.line.is_empty() {
         Start::default()
     } else {
-        rounds(&mut hair.every(PART), reading, Start::default())
+        rounds(&mut hair.every(PART), reading, Start::default(), stop)?
     };
-    rounds(hair, reading, start);
+    rounds(hair, reading, start, stop).map(drop)
 }
 
 /// What was found, to begin with where more hair is asked.
@@ -105,11 +106,12 @@ struct Start {
 }
 
 /// Thins hair out and lays its line in turns until both agree.
-fn rounds(hair: &mut Hair, reading: &RawReading, start: Start) -> Start {
+fn rounds(hair: &mut Hair, reading: &RawReading, start: Start, stop: &Stop) -> Result<Start, Stopped> {
+    stop.go_on()?;
     let tie = (reading.girths.len() > 1).then(|| Tie::of(hair, &reading.girths));
     let Some(tie) = tie else {
         let moved = line::lay(hair, &reading.line, start.moved);
-        return Start { moved: Some(moved), beside_line: None };
+        return Ok(Start { moved: Some(moved), beside_line: None });
     };
     let grown = hair.lengths.clone();
     let alone = tie.fitted(hair);
@@ -118,6 +120,7 @@ fn rounds(hair: &mut Hair, reading: &RawReading, start: Start) -> Start {
     let mut moved = start.moved;
     let mut best: Option<(f64, Vec<ShareLengths>, Start)> = None;
     for round in 0..ROUNDS {
+        stop.go_on()?;
         if round > 0 {
             // What was moved for the line changes what the tie gathers a little.
             thin(hair, &profile.map(f64::recip));
@@ -137,10 +140,10 @@ fn rounds(hair: &mut Hair, reading: &RawReading, start: Start) -> Start {
             break;
         }
     }
-    best.map_or_else(Start::default, |(_, lengths, found)| {
+    Ok(best.map_or_else(Start::default, |(_, lengths, found)| {
         hair.lengths = lengths;
         found
-    })
+    }))
 }
 
 fn thin(hair: &mut Hair, profile: &GirthProfile) {
