@@ -8,8 +8,10 @@ use serde::Serialize;
 use sha2::{Digest, Sha256};
 use spirel_core::units::LengthUnit;
 use sqlx::MySqlConnection;
+use std::collections::HashSet;
 use std::fmt::Write;
 use std::sync::LazyLock;
+use unicode_normalization::UnicodeNormalization;
 use uuid::Uuid;
 
 /// Hours a session lasts: a long day at the chair.
@@ -89,13 +91,18 @@ fn password_fits(password: &str, hash: &str) -> bool {
         .is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
 }
 
-/// Hashing takes tens of milliseconds of one core, so it is kept off the threads that answer requests.
-async fn on_a_worker<T: Send + 'static>(work: impl FnOnce() -> T + Send + 'static) -> Result<T, StoreError> {
-    tokio::task::spawn_blocking(work).await.map_err(|e| StoreError::Password(e.to_string()))
+/// A sign-in's name in the one form in which it is kept, looked for and counted: without spaces around it, in compatibility
+/// composition (Unicode NFKC), in small letters.
+pub fn normal_email(email: &str) -> String {
+    email.trim().nfkc().collect::<String>().to_lowercase().nfkc().collect::<String>().trim().to_owned()
 }
 
-fn token_hash(token: &str) -> Vec<u8> {
-    Sha256::digest(token.as_bytes()).to_vec()
+/// What of a session's token is kept.
+pub type SessionKey = [u8; 32];
+
+/// What is kept of a token.
+pub fn session_key(token: &str) -> SessionKey {
+    Sha256::digest(token.as_bytes()).into()
 }
 
 fn new_token() -> String {
@@ -108,6 +115,39 @@ fn new_token() -> String {
 }
 
 impl Store {
+    /// Hashing takes tens of milliseconds of one core, so it is kept off the threads that answer requests, and a few are done
+    /// at a time.
+    async fn hashed<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> T + Send + 'static,
+    ) -> Result<T, StoreError> {
+        let failed = |cause: &dyn std::fmt::Display| StoreError::Password(cause.to_string());
+        let turn = self.hashing.clone().acquire_owned().await.map_err(|e| failed(&e))?;
+        let done = tokio::task::spawn_blocking(move || {
+            let done = work();
+            drop(turn);
+            done
+        });
+        done.await.map_err(|e| failed(&e))
+    }
+
+    /// The sessions of a house that stand.
+    pub async fn sessions_of(
+        &self,
+        house_id: Uuid,
+        now: DateTime<Utc>,
+    ) -> Result<HashSet<SessionKey>, StoreError> {
+        let rows = sqlx::query_scalar!(
+            "SELECT s.token_hash FROM session s JOIN person p ON p.id = s.person_id
+             WHERE p.house_id = ? AND s.expires_at > ?",
+            house_id,
+            now
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows.into_iter().filter_map(|hash| hash.try_into().ok()).collect())
+    }
+
     /// Sets up a house.
     pub async fn add_house(&self, name: &str) -> Result<Uuid, StoreError> {
         let id = Uuid::now_v7();
@@ -127,11 +167,11 @@ impl Store {
         password: &str,
     ) -> Result<Actor, StoreError> {
         let password = password.to_owned();
-        let hash = on_a_worker(move || hash_password(&password)).await??;
+        let hash = self.hashed(move || hash_password(&password)).await??;
         let actor = Actor { house_id, person_id: Uuid::now_v7(), role };
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            sqlx::query!("INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)", actor.person_id, house_id, name, email.to_lowercase(), role.key(), &hash, Utc::now())
+            sqlx::query!("INSERT INTO person (id, house_id, name, email, role, password_hash, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)", actor.person_id, house_id, name, normal_email(email), role.key(), &hash, Utc::now())
             .execute(&mut *tx)
             .await
             .map_err(|e| match &e {
@@ -158,13 +198,13 @@ impl Store {
             r#"SELECT p.id AS "id: Uuid", p.house_id AS "house_id: Uuid", h.name AS house, p.name, p.email, p.role, p.length_unit,
                       p.password_hash
                FROM person p JOIN house h ON h.id = p.house_id WHERE p.email = ?"#,
-            email.to_lowercase()
+            normal_email(email)
         )
         .fetch_optional(&self.pool)
         .await?;
-        let hash = row.as_ref().map_or_else(|| NOBODY.clone(), |row| row.password_hash.clone());
+        let hash = row.as_ref().map(|row| row.password_hash.clone());
         let password = password.to_owned();
-        let fits = on_a_worker(move || password_fits(&password, &hash)).await?;
+        let fits = self.hashed(move || password_fits(&password, hash.as_ref().unwrap_or(&NOBODY))).await?;
         let Some(person) = row.filter(|_| fits).map(Person::try_from).transpose()? else {
             return Ok(None);
         };
@@ -180,7 +220,7 @@ impl Store {
                 .await?;
             sqlx::query!(
                 "INSERT INTO session (token_hash, person_id, created_at, expires_at) VALUES (?, ?, ?, ?)",
-                token_hash(&token),
+                &session_key(&token)[..],
                 person.id,
                 now,
                 now + TimeDelta::hours(SESSION_HOURS)
@@ -203,7 +243,7 @@ impl Store {
                       p.password_hash
                FROM session s JOIN person p ON p.id = s.person_id JOIN house h ON h.id = p.house_id
                WHERE s.token_hash = ? AND s.expires_at > ?"#,
-            token_hash(token),
+            &session_key(token)[..],
             now
         )
         .fetch_optional(&self.pool)
@@ -256,6 +296,26 @@ impl Store {
 }
 
 async fn end_session(connection: &mut MySqlConnection, token: &str) -> Result<(), StoreError> {
-    sqlx::query!("DELETE FROM session WHERE token_hash = ?", token_hash(token)).execute(connection).await?;
+    sqlx::query!("DELETE FROM session WHERE token_hash = ?", &session_key(token)[..])
+        .execute(connection)
+        .await?;
     Ok(())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::normal_email;
+
+    #[test]
+    fn a_sign_in_has_one_form_however_it_is_typed() {
+        for typed in
+            [" Wren@Saltmarsh.example", "wren@saltmarsh.example\u{a0}", "\u{ff37}ren@saltmarsh.example"]
+        {
+            assert_eq!(normal_email(typed), "wren@saltmarsh.example", "{typed}");
+        }
+        // Composed or not, an accent is one letter; it is not the letter without it.
+        assert_eq!(normal_email("wre\u{301}n"), normal_email("wr\u{e9}n"));
+        assert_ne!(normal_email("wr\u{e9}n"), normal_email("wren"));
+        assert_eq!(normal_email(&normal_email("\u{130}x")), normal_email("\u{130}x"), "twice is once");
+    }
 }

@@ -1,7 +1,8 @@
 //! The people whose hair is cut.
 
+use crate::once::made_before;
 use crate::repeat::repeated;
-use crate::{Actor, Store, StoreError, audit};
+use crate::{Actor, Once, Store, StoreError, audit};
 use chrono::{DateTime, NaiveDate, Utc};
 use serde::{Deserialize, Serialize};
 use spirel_core::error::{FieldErrors, Problem};
@@ -31,8 +32,8 @@ impl ClientDraft {
         if self.name.trim().is_empty() {
             faults.push("name", Problem::Missing);
         }
-        faults.text("name", &self.name, 120);
-        faults.text("contact", &self.contact, 190);
+        faults.line("name", &self.name, 120);
+        faults.line("contact", &self.contact, 190);
         faults.text("note", &self.note, 500);
         if !self.consent {
             faults.push("consent", Problem::contradicts("fault-consent"));
@@ -141,12 +142,20 @@ impl Store {
         .ok_or(StoreError::NotFound)
     }
 
-    /// Takes in a client. `draft` has been checked.
-    pub async fn add_client(&self, actor: &Actor, draft: &ClientDraft) -> Result<Uuid, StoreError> {
+    /// Takes in a client, once under a key. `draft` has been checked.
+    pub async fn add_client(
+        &self,
+        actor: &Actor,
+        draft: &ClientDraft,
+        once: Option<&Once>,
+    ) -> Result<Uuid, StoreError> {
         let id = Uuid::now_v7();
         let now = Utc::now();
         repeated(async || {
             let mut tx = self.pool.begin().await?;
+            if let Some(made) = made_before(&mut tx, actor, once, id).await? {
+                return Ok(made);
+            }
             sqlx::query!("INSERT INTO client (id, house_id, name, contact, note, consent_at, created_at, version) VALUES (?, ?, ?, ?, ?, ?, ?, 1)", id, actor.house_id, draft.name.trim(), draft.contact.trim(), draft.note.trim(), now, now)
             .execute(&mut *tx)
             .await?;

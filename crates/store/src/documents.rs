@@ -1,10 +1,11 @@
 //! The document of each stage of a visit: kept in every version, saved under an optimistic lock.
 
-use crate::edits::{self, Edit};
+use crate::edits::{self, Edit, Landed};
 use crate::repeat::repeated;
 use crate::{Actor, Document, Store, StoreError, audit};
 use chrono::{DateTime, Utc};
 use serde_json::Value;
+use spirel_core::edit::same;
 use spirel_core::stage::{ForStage, Stage, StageDocument};
 use sqlx::MySqlConnection;
 use uuid::Uuid;
@@ -122,33 +123,6 @@ impl Store {
         versions.collect()
     }
 
-    /// The newest document of a stage; before the stage is begun, what it then holds as version 0.
-    pub async fn document(
-        &self,
-        actor: &Actor,
-        visit_id: Uuid,
-        stage: Stage,
-    ) -> Result<Document, StoreError> {
-        let mut connection = self.pool.acquire().await?;
-        let visit = sqlx::query!(
-            r#"SELECT p.name, v.created_at AS "created_at: DateTime<Utc>"
-               FROM visit v JOIN person p ON p.id = v.created_by WHERE v.id = ? AND v.house_id = ?"#,
-            visit_id,
-            actor.house_id
-        )
-        .fetch_optional(&mut *connection)
-        .await?
-        .ok_or(StoreError::NotFound)?;
-        let newest = newest(&mut connection, visit_id, stage).await?;
-        Ok(newest.unwrap_or_else(|| Document {
-            stage,
-            version: 0,
-            body: stage.with(Empty),
-            saved_by: visit.name,
-            saved_at: visit.created_at,
-        }))
-    }
-
     /// Saves a stage over version `base` (0: the first). Whoever comes second from the same version receives what the
     /// first saved. Saving what already stands is no change and no conflict, so a repeat after a lost answer lands once.
     pub async fn save_document(
@@ -159,20 +133,7 @@ impl Store {
         base: u32,
         body: &Value,
     ) -> Result<Document, StoreError> {
-        self.save(actor, (visit_id, stage, base), body, None).await
-    }
-
-    /// Saves what an edit made of version `base`. One that has landed isn't carried out again, whatever was saved since.
-    pub async fn save_edit(
-        &self,
-        actor: &Actor,
-        visit_id: Uuid,
-        stage: Stage,
-        base: u32,
-        body: &Value,
-        edit: &Edit,
-    ) -> Result<Document, StoreError> {
-        self.save(actor, (visit_id, stage, base), body, Some(edit)).await
+        self.save(actor, (visit_id, stage, base), body).await
     }
 
     async fn save(
@@ -180,28 +141,13 @@ impl Store {
         actor: &Actor,
         (visit_id, stage, base): (Uuid, Stage, u32),
         body: &Value,
-        edit: Option<&Edit>,
     ) -> Result<Document, StoreError> {
         repeated(async || {
             let mut tx = self.pool.begin().await?;
-            // The visit's row is the lock under which versions are counted.
-            let visit = sqlx::query!(
-                "SELECT id FROM visit WHERE id = ? AND house_id = ? FOR UPDATE",
-                visit_id,
-                actor.house_id
-            )
-            .fetch_optional(&mut *tx)
-            .await?;
-            visit.ok_or(StoreError::NotFound)?;
+            lock_visit(&mut tx, actor, visit_id).await?;
             if let Some(current) = newest(&mut tx, visit_id, stage).await? {
                 if current.body == *body {
                     return Ok(current);
-                }
-                if let Some(edit) = edit
-                    && let Some(landed) =
-                        edits::landed_under(&mut tx, actor, visit_id, stage, edit.key).await?
-                {
-                    return once(edit, &landed, current);
                 }
                 if current.version != base {
                     return Err(StoreError::Conflict { base, current: Box::new(current) });
@@ -209,7 +155,7 @@ impl Store {
             } else if base != 0 {
                 return Err(StoreError::NotFound);
             }
-            add_version(&mut tx, actor, (visit_id, stage, base + 1), body, edit).await?;
+            add_version(&mut tx, actor, (visit_id, stage, base + 1), body, None).await?;
             let saved = newest(&mut tx, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
             tx.commit().await?;
             Ok(saved)
@@ -217,30 +163,104 @@ impl Store {
         .await
     }
 
-    /// The newest document of a stage if an edit landed in it before.
-    pub async fn landed(
+    /// Carries an edit out on the newest document of a stage: `change` says what becomes of it, none where it can't be. Edits of
+    /// a visit wait for each other, whichever server they come to, so none of them is refused for another's sake. An edit that
+    /// has landed isn't carried out again, whatever was saved since; one that changes nothing has landed, too.
+    pub async fn edit<E: From<StoreError>>(
         &self,
         actor: &Actor,
-        visit_id: Uuid,
-        stage: Stage,
+        (visit_id, stage): (Uuid, Stage),
         edit: &Edit,
-    ) -> Result<Option<Document>, StoreError> {
-        let mut connection = self.pool.acquire().await?;
-        let Some(landed) = edits::landed_under(&mut connection, actor, visit_id, stage, edit.key).await?
-        else {
-            return Ok(None);
+        change: impl AsyncFn(&Document) -> Result<Option<Value>, E>,
+    ) -> Result<Document, E> {
+        let own = visit_id.as_u128() % self.edit_locks.len() as u128;
+        let _here = self.edit_locks[own as usize].lock().await;
+        let mut tries = TRIES;
+        loop {
+            let done = self.edit_once(actor, (visit_id, stage), edit, &change).await;
+            match done {
+                // Given up for another's sake, or beside another under the same key: it is found the next time.
+                Err(Undone::Store(error)) if error.is_lost_to_another() && tries > 0 => tries -= 1,
+                Err(Undone::Store(error)) => return Err(error.into()),
+                Err(Undone::Change(error)) => return Err(error),
+                Ok(document) => return Ok(document),
+            }
+        }
+    }
+
+    async fn edit_once<E>(
+        &self,
+        actor: &Actor,
+        (visit_id, stage): (Uuid, Stage),
+        edit: &Edit,
+        change: &impl AsyncFn(&Document) -> Result<Option<Value>, E>,
+    ) -> Result<Document, Undone<E>> {
+        let mut tx = self.pool.begin().await.map_err(StoreError::from)?;
+        let begun = lock_visit(&mut tx, actor, visit_id).await?;
+        let current = newest(&mut tx, visit_id, stage).await?.unwrap_or_else(|| begun.empty(stage));
+        let refused =
+            |current: Document| StoreError::Conflict { base: current.version, current: Box::new(current) };
+        match edits::landed(&mut tx, actor, visit_id, stage, edit).await? {
+            Landed::ThisOne => return Ok(current),
+            Landed::AnotherOne => return Err(refused(current).into()),
+            Landed::Never => {}
+        }
+        let Some(body) = change(&current).await.map_err(Undone::Change)? else {
+            return Err(refused(current).into());
         };
-        let current = newest(&mut connection, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
-        once(edit, &landed, current).map(Some)
+        if current.version > 0 && same(&body, &current.body) {
+            // A repeat that comes after a colleague's change must not be carried out on it.
+            edits::record(&mut tx, actor, (visit_id, stage, current.version), Some(edit), Utc::now()).await?;
+            tx.commit().await.map_err(StoreError::from)?;
+            return Ok(current);
+        }
+        add_version(&mut tx, actor, (visit_id, stage, current.version + 1), &body, Some(edit)).await?;
+        let saved = newest(&mut tx, visit_id, stage).await?.ok_or(StoreError::NotFound)?;
+        tx.commit().await.map_err(StoreError::from)?;
+        Ok(saved)
     }
 }
 
-/// What stands after an edit under whose key operations landed before: nothing is to be done if they were its own.
-fn once(edit: &Edit, landed: &Value, current: Document) -> Result<Document, StoreError> {
-    if edit.operations == *landed {
-        return Ok(current);
+/// How often an edit is carried out anew.
+const TRIES: u32 = 5;
+
+/// Why an edit wasn't carried out.
+enum Undone<E> {
+    Store(StoreError),
+    Change(E),
+}
+
+impl<E> From<StoreError> for Undone<E> {
+    fn from(error: StoreError) -> Self {
+        Self::Store(error)
     }
-    Err(StoreError::Conflict { base: current.version, current: Box::new(current) })
+}
+
+/// A visit, whose row is the lock under which versions of its documents are counted.
+struct Begun {
+    by: String,
+    at: DateTime<Utc>,
+}
+
+impl Begun {
+    /// What a stage holds before it is begun.
+    fn empty(self, stage: Stage) -> Document {
+        Document { stage, version: 0, body: stage.with(Empty), saved_by: self.by, saved_at: self.at }
+    }
+}
+
+/// Holds a visit until the transaction ends.
+async fn lock_visit(tx: &mut MySqlConnection, actor: &Actor, visit_id: Uuid) -> Result<Begun, StoreError> {
+    let visit = sqlx::query!(
+        r#"SELECT p.name, v.created_at AS "created_at: DateTime<Utc>"
+           FROM visit v JOIN person p ON p.id = v.created_by WHERE v.id = ? AND v.house_id = ? FOR UPDATE"#,
+        visit_id,
+        actor.house_id
+    )
+    .fetch_optional(tx)
+    .await?
+    .ok_or(StoreError::NotFound)?;
+    Ok(Begun { by: visit.name, at: visit.created_at })
 }
 
 /// Writes one version of a stage, its line in the audit, and the edit that made it.

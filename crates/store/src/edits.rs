@@ -71,25 +71,37 @@ pub(crate) async fn record(
     Ok(())
 }
 
-/// The operations under an edit's key, if one landed in this stage before.
-pub(crate) async fn landed_under(
+/// What became of an edit's key in the house before.
+pub(crate) enum Landed {
+    /// Nothing.
+    Never,
+    /// This edit landed.
+    ThisOne,
+    /// Another landed under it, here or elsewhere.
+    AnotherOne,
+}
+
+/// What became of an edit's key before.
+pub(crate) async fn landed(
     tx: &mut MySqlConnection,
     actor: &Actor,
     visit_id: Uuid,
     stage: Stage,
-    key: Uuid,
-) -> Result<Option<Value>, StoreError> {
+    edit: &Edit,
+) -> Result<Landed, StoreError> {
     let row = sqlx::query!(
-        r#"SELECT CAST(operations AS CHAR) AS "operations!" FROM edit
-           WHERE house_id = ? AND edit_key = ? AND visit_id = ? AND stage = ? AND operations IS NOT NULL"#,
+        r#"SELECT visit_id AS "visit_id: Uuid", stage, CAST(operations AS CHAR) AS "operations: String" FROM edit
+           WHERE house_id = ? AND edit_key = ?"#,
         actor.house_id,
-        key,
-        visit_id,
-        stage.key()
+        edit.key
     )
     .fetch_optional(tx)
     .await?;
-    Ok(row.map(|row| serde_json::from_str(&row.operations)).transpose()?)
+    let Some(row) = row else { return Ok(Landed::Never) };
+    let operations: Option<Value> = row.operations.as_deref().map(serde_json::from_str).transpose()?;
+    let is_this =
+        row.visit_id == visit_id && row.stage == stage.key() && operations.as_ref() == Some(&edit.operations);
+    Ok(if is_this { Landed::ThisOne } else { Landed::AnotherOne })
 }
 
 impl Store {

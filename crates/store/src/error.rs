@@ -20,6 +20,12 @@ pub enum StoreError {
         /// What stands now.
         current: Box<Document>,
     },
+    /// A key under which something else was made.
+    #[error("this key was used for something else")]
+    KeyTaken,
+    /// Another program holds the whole database for longer than is waited for.
+    #[error("another program is bringing the database up to date; start again when it has ended")]
+    Locked,
     /// An e-mail address that is already someone's.
     #[error("this e-mail address is already used")]
     EmailTaken,

@@ -1,8 +1,9 @@
 //! A private MariaDB: made in a folder, started on loopback, stopped cleanly.
 //!
 //! The database runs under a small shell that holds a pipe from this process. When the process ends, however it ends,
-//! the pipe closes and the shell stops the database, so nothing is left running and no stale process has to be found.
-//! A lock on the folder, which the system takes back when its holder ends, keeps two processes apart.
+//! the pipe closes and the shell stops the database. A database that ends by itself, or whose shell does, is started again. What is
+//! left of a folder's database after both were killed is ended before it is started anew. A lock on the folder, which the system
+//! takes back when its holder ends, keeps two processes apart.
 
 use std::fs::{self, File, OpenOptions, TryLockError};
 use std::io::{self, Write};
@@ -10,13 +11,19 @@ use std::net::TcpListener;
 use std::os::unix::fs::{MetadataExt, PermissionsExt, chown};
 use std::os::unix::process::CommandExt;
 use std::path::{Path, PathBuf};
-use std::process::{Child, Command, Stdio};
+use std::process::{Child, ChildStdin, Command, Stdio};
+use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
+use std::thread::JoinHandle;
 use std::time::{Duration, Instant};
 
 /// The database the product keeps its rows in.
 const DATABASE: &str = "spirel";
 /// How long a start may take: 0.2 s on a quiet machine, far more on one that shares its cores.
 const PATIENCE: Duration = Duration::from_secs(180);
+/// How long a database that ended is left before it is started again: one that can't run isn't tried without pause.
+const AGAIN_AFTER: Duration = Duration::from_millis(200);
+/// How long one that nothing holds any more may take to end in order.
+const ORPHANS_END_WITHIN: Duration = Duration::from_secs(20);
 
 /// Why a private database can't be had.
 #[derive(Debug, thiserror::Error)]
@@ -79,11 +86,22 @@ pub struct InstanceOptions {
 /// A running private MariaDB. Dropping it stops it.
 #[derive(Debug)]
 pub struct LocalDatabase {
-    guardian: Child,
+    /// The end of the pipe that keeps it running; none once it is to stop.
+    pipe: Arc<Mutex<Option<ChildStdin>>>,
+    keeper: Option<JoinHandle<()>>,
     port: u16,
     password: String,
     // Held for as long as the database runs.
     _lock: File,
+}
+
+/// What it takes to start the database of a folder once more.
+#[derive(Debug, Clone)]
+struct Launch {
+    server: PathBuf,
+    folder: PathBuf,
+    arguments: Vec<String>,
+    throwaway: bool,
 }
 
 impl LocalDatabase {
@@ -94,6 +112,7 @@ impl LocalDatabase {
         fs::create_dir_all(folder).map_err(at)?;
         let folder = folder.canonicalize().map_err(at)?;
         let lock = lock(&folder)?;
+        end_orphans(&folder);
         let owner = Owner::of_database().map_err(at)?;
         owner.can_enter(&folder)?;
         let data = folder.join("data");
@@ -113,7 +132,6 @@ impl LocalDatabase {
             format!("--socket={}", folder.join("s").display()),
             format!("--pid-file={}", folder.join("mariadb.pid").display()),
             format!("--log-error={}", log.display()),
-            format!("--init-file={}", first.display()),
             format!("--tmpdir={}", folder.display()),
             "--bind-address=127.0.0.1".to_owned(),
             format!("--port={port}"),
@@ -129,24 +147,18 @@ impl LocalDatabase {
             arguments.push("--innodb-flush-log-at-trx-commit=0".to_owned());
             arguments.push("--innodb-fast-shutdown=2".to_owned());
         }
-        let after = if options.throwaway { "rm -rf \"$FOLDER\"" } else { ":" };
-        let script = format!(
-            "\"$SERVER\" \"$@\" </dev/null >/dev/null 2>&1 & pid=$!; cat >/dev/null; kill $pid; wait $pid; {after}"
-        );
-        let guardian = Command::new("sh")
-            .args(["-c", &script, "sh"])
-            .args(&arguments)
-            .env("SERVER", &server)
-            .env("FOLDER", &folder)
-            .stdin(Stdio::piped())
-            .stdout(Stdio::null())
-            .stderr(Stdio::null())
-            // A group of its own: Ctrl-C in the terminal reaches this process, which then stops the database in order.
-            .process_group(0)
-            .spawn()
-            .map_err(|e| InstanceError::Start(e.to_string()))?;
-        let database = Self { guardian, port, password, _lock: lock };
-        database.wait_until_it_answers(&log)?;
+        let launch = Launch { server, folder, arguments, throwaway: options.throwaway };
+        // The first statements are for this start alone.
+        let mut beginning = launch.clone();
+        beginning.arguments.push(format!("--init-file={}", first.display()));
+        let mut guardian = beginning.spawn().map_err(|e| InstanceError::Start(e.to_string()))?;
+        let pipe = Arc::new(Mutex::new(guardian.stdin.take()));
+        let keeper = {
+            let pipe = pipe.clone();
+            std::thread::spawn(move || launch.keep(guardian, &pipe))
+        };
+        let database = Self { pipe, keeper: Some(keeper), port, password, _lock: lock };
+        wait_until_it_answers(&log)?;
         fs::remove_file(&first).map_err(at)?;
         Ok(database)
     }
@@ -178,31 +190,120 @@ impl LocalDatabase {
     }
 
     fn shut_down(&mut self) {
-        drop(self.guardian.stdin.take());
-        // It has been asked to stop; there is nothing better to do than wait for it.
-        let _ = self.guardian.wait();
+        drop(held(&self.pipe).take());
+        if let Some(keeper) = self.keeper.take() {
+            // It has been asked to stop; there is nothing better to do than wait for it.
+            let _ = keeper.join();
+        }
+    }
+}
+
+fn held(pipe: &Mutex<Option<ChildStdin>>) -> MutexGuard<'_, Option<ChildStdin>> {
+    pipe.lock().unwrap_or_else(PoisonError::into_inner)
+}
+
+impl Launch {
+    /// Starts the database under a shell that stops it when the pipe from this process closes. A throwaway's folder goes with
+    /// it; it isn't started again.
+    fn spawn(&self) -> io::Result<Child> {
+        const KEPT: &str = "exec 3<&0; \"$SERVER\" \"$@\" </dev/null >/dev/null 2>&1 3<&- & pid=$!; \
+            { cat <&3 >/dev/null; kill $pid; } & watch=$!; exec 3<&-; wait $pid; kill $watch";
+        const THROWAWAY: &str = "\"$SERVER\" \"$@\" </dev/null >/dev/null 2>&1 & pid=$!; \
+            cat >/dev/null; kill $pid; wait $pid; rm -rf \"$FOLDER\"";
+        Command::new("sh")
+            .args(["-c", if self.throwaway { THROWAWAY } else { KEPT }, "sh"])
+            .args(&self.arguments)
+            .env("SERVER", &self.server)
+            .env("FOLDER", &self.folder)
+            .stdin(Stdio::piped())
+            .stdout(Stdio::null())
+            .stderr(Stdio::null())
+            // A group of its own: Ctrl-C in the terminal reaches this process, which then stops the database in order.
+            .process_group(0)
+            .spawn()
     }
 
-    /// Ready once it stands in the log: the port is open before the first statements have been read.
-    fn wait_until_it_answers(&self, log: &Path) -> Result<(), InstanceError> {
-        let began = Instant::now();
+    /// Starts the database again whenever it ends, until it is to stop.
+    fn keep(self, mut guardian: Child, pipe: &Mutex<Option<ChildStdin>>) {
         loop {
-            let said = fs::read_to_string(log).unwrap_or_default();
-            if said.contains("ready for connections") {
-                return Ok(());
+            let ended = guardian.wait();
+            if held(pipe).is_none() {
+                return;
             }
-            let failed = said.contains("[ERROR] Aborting") || said.contains("[ERROR] Can't start server");
-            if failed || began.elapsed() > PATIENCE {
-                let errors: Vec<_> = said.lines().filter(|line| line.contains("[ERROR]")).take(5).collect();
-                let errors = errors.join(" ");
-                return Err(InstanceError::Start(if errors.is_empty() {
-                    "it did not answer in time".into()
-                } else {
-                    errors
-                }));
+            tracing::warn!(?ended, "the database ended and is started again");
+            // Of a shell that was killed the database may be left.
+            end_orphans(&self.folder);
+            std::thread::sleep(AGAIN_AFTER);
+            let mut pipe = held(pipe);
+            if pipe.is_none() {
+                return;
             }
-            std::thread::sleep(Duration::from_millis(20));
+            match self.spawn() {
+                Ok(mut next) => {
+                    *pipe = next.stdin.take();
+                    guardian = next;
+                }
+                Err(error) => tracing::error!(%error, "the database can't be started"),
+            }
         }
+    }
+}
+
+/// Ends what is left of a folder's database after the process that it belonged to was killed with all that watched over it.
+fn end_orphans(folder: &Path) {
+    let mark = format!("--datadir={}/data", folder.display());
+    let running = || -> Vec<u32> {
+        let processes = fs::read_dir("/proc").into_iter().flatten().flatten();
+        let pids = processes.filter_map(|process| process.file_name().to_str()?.parse().ok());
+        pids.filter(|pid: &u32| {
+            let line = fs::read(format!("/proc/{pid}/cmdline")).unwrap_or_default();
+            let mut words = line.split(|byte| *byte == 0);
+            let is_server = words.next().is_some_and(|program| program.ends_with(b"mariadbd"));
+            is_server && words.any(|word| word.starts_with(mark.as_bytes()))
+        })
+        .collect()
+    };
+    let began = Instant::now();
+    let mut asked = false;
+    loop {
+        let left = running();
+        if left.is_empty() {
+            return;
+        }
+        let signal = match began.elapsed() > ORPHANS_END_WITHIN {
+            true => Some("-KILL"),
+            false => (!asked).then_some("-TERM"),
+        };
+        if let Some(signal) = signal {
+            tracing::warn!(?left, "a database that nothing holds any more is ended");
+            let pids = left.iter().map(u32::to_string);
+            // One that has ended meanwhile is none to worry about.
+            let _ = Command::new("kill").arg(signal).args(pids).stderr(Stdio::null()).status();
+            asked = true;
+        }
+        std::thread::sleep(Duration::from_millis(50));
+    }
+}
+
+/// Ready once it stands in the log: the port is open before the first statements have been read.
+fn wait_until_it_answers(log: &Path) -> Result<(), InstanceError> {
+    let began = Instant::now();
+    loop {
+        let said = fs::read_to_string(log).unwrap_or_default();
+        if said.contains("ready for connections") {
+            return Ok(());
+        }
+        let failed = said.contains("[ERROR] Aborting") || said.contains("[ERROR] Can't start server");
+        if failed || began.elapsed() > PATIENCE {
+            let errors: Vec<_> = said.lines().filter(|line| line.contains("[ERROR]")).take(5).collect();
+            let errors = errors.join(" ");
+            return Err(InstanceError::Start(if errors.is_empty() {
+                "it did not answer in time".into()
+            } else {
+                errors
+            }));
+        }
+        std::thread::sleep(Duration::from_millis(20));
     }
 }
 

@@ -1,8 +1,9 @@
 //! Visits of a client.
 
 use crate::documents::add_version;
+use crate::once::made_before;
 use crate::repeat::repeated;
-use crate::{Actor, Client, Day, Document, Store, StoreError, audit};
+use crate::{Actor, Client, Day, Document, Once, Store, StoreError, audit};
 use chrono::Utc;
 use serde::Serialize;
 use serde_json::Value;
@@ -76,9 +77,15 @@ impl Store {
         Ok(visits.collect())
     }
 
-    /// Begins a visit.
-    pub async fn add_visit(&self, actor: &Actor, client_id: Uuid, on_date: Day) -> Result<Uuid, StoreError> {
-        self.import_visit(actor, client_id, on_date, &[]).await
+    /// Begins a visit, once under a key.
+    pub async fn add_visit(
+        &self,
+        actor: &Actor,
+        client_id: Uuid,
+        on_date: Day,
+        once: Option<&Once>,
+    ) -> Result<Uuid, StoreError> {
+        self.import_visit(actor, client_id, on_date, &[], once).await
     }
 
     /// Begins a visit that already has documents: all of it lands, or nothing.
@@ -88,11 +95,15 @@ impl Store {
         client_id: Uuid,
         on_date: Day,
         documents: &[(Stage, Value)],
+        once: Option<&Once>,
     ) -> Result<Uuid, StoreError> {
         self.client(actor, client_id).await?;
         let id = Uuid::now_v7();
         repeated(async || {
             let mut tx = self.pool.begin().await?;
+            if let Some(made) = made_before(&mut tx, actor, once, id).await? {
+                return Ok(made);
+            }
             sqlx::query!("INSERT INTO visit (id, house_id, client_id, on_date, created_by, created_at) VALUES (?, ?, ?, ?, ?, ?)", id, actor.house_id, client_id, on_date, actor.person_id, Utc::now())
                 .execute(&mut *tx)
                 .await?;

@@ -1,5 +1,4 @@
 //! What the compiler checked the queries against (`.sqlx`) is what the migrations make.
-#![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
 use serde_json::Value;
 use spirel_store::Store;

@@ -1,14 +1,17 @@
 //! The store on a real MariaDB, a fresh database a test.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
+mod edits;
+mod instance;
+mod queries;
+mod starts;
+mod upgrade;
+
 use chrono::{NaiveDate, TimeDelta, Utc};
 use serde_json::json;
 use spirel_core::stage::Stage;
-use spirel_store::{
-    Actor, ClientDraft, Day, Edit, InstanceError, InstanceOptions, LocalDatabase, Role, SESSION_HOURS, Store,
-    StoreError,
-};
-use spirel_testkit::{fresh_database_url, fresh_store};
+use spirel_store::{Actor, ClientDraft, Day, Once, Role, SESSION_HOURS, Store, StoreError};
+use spirel_testkit::fresh_store;
 use uuid::Uuid;
 
 fn draft(name: &str) -> ClientDraft {
@@ -25,16 +28,38 @@ async fn house(store: &Store, email: &str) -> Actor {
 }
 
 async fn visit(store: &Store, actor: &Actor) -> Uuid {
-    let client = store.add_client(actor, &draft("Odile")).await.unwrap();
-    store.add_visit(actor, client, day()).await.unwrap()
+    let client = store.add_client(actor, &draft("Odile"), None).await.unwrap();
+    store.add_visit(actor, client, day(), None).await.unwrap()
 }
 
 #[tokio::test]
-async fn migrations_can_be_run_again() {
-    let url = fresh_database_url().await;
-    let store = Store::open(&url).await.unwrap();
-    assert!(store.is_empty().await.unwrap());
-    Store::open(&url).await.unwrap();
+async fn a_sign_in_is_one_name_and_an_accent_makes_another() {
+    let store = fresh_store().await;
+    house(&store, " Wren@Saltmarsh.example ").await;
+    let enters =
+        async |email: &str| store.sign_in(email, "a long enough password", None).await.unwrap().is_some();
+    assert!(enters("wren@saltmarsh.example").await && enters("\u{ff37}REN@saltmarsh.example\u{a0}").await);
+    assert!(!enters("wr\u{e9}n@saltmarsh.example").await, "the usual collation takes it for the same");
+}
+
+#[tokio::test]
+async fn what_is_asked_for_twice_under_a_key_is_made_once() {
+    let store = fresh_store().await;
+    let actor = house(&store, "wren@saltmarsh.example").await;
+    let once = |asked: &str| Once::new("a key", "client", &asked);
+    let add = async |name: &str| store.add_client(&actor, &draft(name), Some(&once(name))).await;
+    let all = tokio::join!(add("Odile"), add("Odile"), add("Odile"));
+    let first = all.0.unwrap();
+    assert_eq!((all.1.unwrap(), all.2.unwrap(), add("Odile").await.unwrap()), (first, first, first));
+    assert_eq!(store.clients(&actor, "Odile", 1).await.unwrap().total, 1);
+    assert!(matches!(add("Bram").await, Err(StoreError::KeyTaken)));
+    let elsewhere = house(&store, "sela@gannet.example").await;
+    let theirs = store.add_client(&elsewhere, &draft("Odile"), Some(&once("Odile"))).await.unwrap();
+    assert_ne!(theirs, first, "another house's keys are its own");
+    let (key, day) = (Once::new("a key", "visit", &first), day());
+    let begun = store.add_visit(&actor, first, day, Some(&key)).await.unwrap();
+    assert_eq!(store.add_visit(&actor, first, day, Some(&key)).await.unwrap(), begun);
+    assert_eq!(store.visits(&actor, first).await.unwrap().len(), 1);
 }
 
 #[tokio::test]
@@ -86,7 +111,7 @@ async fn nothing_of_another_house_is_found() {
     let client = store.visit(&ours, visit).await.unwrap().client.id;
     assert!(matches!(store.client(&theirs, client).await, Err(StoreError::NotFound)));
     assert!(matches!(store.visit(&theirs, visit).await, Err(StoreError::NotFound)));
-    assert!(matches!(store.add_visit(&theirs, client, day()).await, Err(StoreError::NotFound)));
+    assert!(matches!(store.add_visit(&theirs, client, day(), None).await, Err(StoreError::NotFound)));
     let save = store.save_document(&theirs, visit, Stage::Talk, 0, &json!({})).await;
     assert!(matches!(save, Err(StoreError::NotFound)));
     assert_eq!(store.clients(&theirs, "", 1).await.unwrap().total, 0);
@@ -99,9 +124,9 @@ async fn clients_are_paged_by_name_and_searched_literally() {
     let store = fresh_store().await;
     let actor = house(&store, "wren@saltmarsh.example").await;
     for i in 0..45 {
-        store.add_client(&actor, &draft(&format!("Client {i:02}"))).await.unwrap();
+        store.add_client(&actor, &draft(&format!("Client {i:02}")), None).await.unwrap();
     }
-    store.add_client(&actor, &draft("100% Ruby 🌊")).await.unwrap();
+    store.add_client(&actor, &draft("100% Ruby 🌊"), None).await.unwrap();
     let first = store.clients(&actor, "", 1).await.unwrap();
     assert_eq!((first.total, first.clients.len()), (46, 20));
     assert_eq!(first.clients[0].name, "100% Ruby 🌊");
@@ -136,37 +161,6 @@ async fn whoever_saves_second_from_the_same_version_is_shown_what_the_first_save
     assert_eq!(landed, 1, "{both:?}");
 }
 
-/// Numbers given at insertion may be committed in another order: whoever asks for what comes after the last one it has would
-/// then miss some.
-#[tokio::test]
-async fn edits_are_numbered_in_the_order_of_their_commits_without_gaps() {
-    let store = fresh_store().await;
-    let actor = house(&store, "wren@saltmarsh.example").await;
-    let visits = [visit(&store, &actor).await, visit(&store, &actor).await, visit(&store, &actor).await];
-    let save = async |i: usize| {
-        for base in 0..8 {
-            let edit = Edit { key: Uuid::now_v7(), operations: json!([]) };
-            let body = json!({"notes": format!("{i} {base}")});
-            store.save_edit(&actor, visits[i], Stage::Talk, base, &body, &edit).await.unwrap();
-        }
-    };
-    let listen = async || {
-        let mut heard: Vec<u64> = Vec::new();
-        while heard.len() < 24 {
-            let from = heard.last().copied().unwrap_or(0);
-            let (notices, reached) = store.edits_after(actor.house_id, from).await.unwrap();
-            heard.extend(notices.iter().map(|notice| notice.number));
-            assert_eq!(reached, heard.last().copied().unwrap_or(0));
-        }
-        heard
-    };
-    let ((), (), (), heard) = tokio::join!(save(0), save(1), save(2), listen());
-    assert_eq!(heard, (1..=24).collect::<Vec<_>>(), "none is skipped by whoever reads while others save");
-    assert_eq!(store.last_edit(actor.house_id).await.unwrap(), 24);
-    let refused = sqlx::query("UPDATE edit SET version = 9").execute(store.pool()).await;
-    assert!(refused.unwrap_err().to_string().contains("append-only"));
-}
-
 #[tokio::test]
 async fn saved_rows_and_the_audit_can_not_be_changed_afterwards() {
     let store = fresh_store().await;
@@ -191,68 +185,4 @@ async fn saved_rows_and_the_audit_can_not_be_changed_afterwards() {
         ]
     );
     assert!(entries.iter().all(|e| e.person.as_deref() == Some("Wren")));
-}
-
-#[test]
-fn a_private_database_keeps_its_rows_over_a_restart_and_is_held_by_one_process() {
-    let folder = tempfile::Builder::new().prefix("spirel-keep-").tempdir().unwrap();
-    let runtime = tokio::runtime::Runtime::new().unwrap();
-    let options = InstanceOptions::default();
-
-    let first = LocalDatabase::start(folder.path(), &options).unwrap();
-    runtime.block_on(async {
-        let store = Store::open(&first.url()).await.unwrap();
-        store.add_house("Kept").await.unwrap();
-        store.close().await;
-    });
-    let second = LocalDatabase::start(folder.path(), &options);
-    let Err(InstanceError::InUse { holder, .. }) = second else { panic!("two at once: {second:?}") };
-    assert_eq!(holder, std::process::id().to_string());
-    let taken = first.port();
-    let busy = tempfile::tempdir().unwrap();
-    let clash = LocalDatabase::start(busy.path(), &InstanceOptions { port: Some(taken), ..options.clone() });
-    assert!(clash.unwrap_err().to_string().contains(&format!("Port {taken}")));
-    first.stop();
-
-    // A folder on the way that the database's user may not enter is named before anything is made. Only root can run
-    // the database as somebody else.
-    let closed = tempfile::tempdir().unwrap();
-    let inside = closed.path().join("inside");
-    std::fs::create_dir(&inside).unwrap();
-    if LocalDatabase::can_live_below(closed.path())
-        != LocalDatabase::can_live_below(std::path::Path::new("/tmp"))
-    {
-        let refused = LocalDatabase::start(&inside, &options).unwrap_err();
-        assert!(
-            matches!(&refused, InstanceError::Closed { folder, .. } if folder == closed.path()),
-            "{refused}"
-        );
-        assert!(!inside.join("data").exists());
-    }
-
-    // A lock file that an ended process left behind is no obstacle.
-    std::fs::write(folder.path().join("lock"), "4194000\n").unwrap();
-    let again = LocalDatabase::start(folder.path(), &options).unwrap();
-    runtime.block_on(async {
-        let store = Store::open(&again.url()).await.unwrap();
-        assert!(!store.is_empty().await.unwrap());
-        store.close().await;
-    });
-}
-
-#[test]
-fn databases_that_are_made_at_the_same_time_leave_each_other_alone() {
-    // They once shared the folder for temporary tables, and a server that starts empties it: now and then the making of
-    // another failed with an unknown table.
-    let made = std::thread::scope(|scope| {
-        let make = || {
-            let folder = tempfile::Builder::new().prefix("spirel-beside-").tempdir().unwrap();
-            LocalDatabase::start(folder.path(), &InstanceOptions::default()).map(LocalDatabase::stop)
-        };
-        let all: Vec<_> = (0..4).map(|_| scope.spawn(make)).collect();
-        all.into_iter().map(|thread| thread.join().unwrap()).collect::<Vec<_>>()
-    });
-    for outcome in made {
-        outcome.unwrap();
-    }
 }
