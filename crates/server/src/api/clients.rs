@@ -1,6 +1,6 @@
 //! The people whose hair is cut.
 
-use crate::http::{ApiError, JsonBody, ProblemDetails, SignedIn, State};
+use crate::http::{ApiError, IdempotencyKey, JsonBody, ProblemDetails, SignedIn, State};
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
 pub use spirel_store::ClientDraft;
@@ -43,11 +43,13 @@ pub async fn list_clients(
 pub async fn add_client(
     person: SignedIn,
     state: web::Data<State>,
+    key: IdempotencyKey,
     body: JsonBody<ClientDraft>,
 ) -> Result<HttpResponse, ApiError> {
     body.0.check()?;
     let actor = person.actor();
-    let id = state.store.add_client(&actor, &body.0).await?;
+    let once = key.once(&actor, "client", &body.0);
+    let id = state.store.add_client(&actor, &body.0, once.as_ref()).await?;
     Ok(HttpResponse::Created().json(state.store.client(&actor, id).await?))
 }
 

@@ -1,9 +1,10 @@
 //! The core, asked for what a view is showing right now. Nothing is kept.
 
-use crate::http::{ApiError, JsonBody, PngBytes, ProblemDetails, SignedIn, State};
+use crate::http::{ApiError, Asked, JsonBody, Lane, PngBytes, ProblemDetails, SignedIn, State};
 use crate::picture::{scalp_of_png, scalp_to_compare};
 use actix_web::{HttpResponse, get, post, web};
 use serde::Deserialize;
+use spirel_core::Stop;
 use spirel_core::cut::{ShippedCut, shipped};
 use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
@@ -15,7 +16,7 @@ use spirel_core::plan::{
     Cure, FallAnswer, FallRequest, LocksRequest, PartedRequest, PartedSection, SectionPicture,
 };
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
-use spirel_core::scope::{HairCount, count};
+use spirel_core::scope::{HairCount, count_until};
 use spirel_core::summary::{ReadingSummary, summarise};
 use spirel_core::talk::{Climate, FringeWish, Talk, TalkCaution, Wearing};
 use spirel_core::units::LengthUnit;
@@ -28,11 +29,11 @@ use utoipa::{IntoParams, ToSchema};
 ))]
 #[post("/api/compute/figure")]
 pub async fn figure(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
 ) -> Result<web::Json<Figure>, ApiError> {
-    Ok(web::Json(state.compute_light(move || body.0.figure()).await??))
+    Ok(web::Json(state.light.run(&asked, move |_| body.0.figure()).await?))
 }
 
 /// A reading in short: shrinkage by zone, what is missing, how sure.
@@ -41,11 +42,11 @@ pub async fn figure(
 ))]
 #[post("/api/compute/summary")]
 pub async fn summary(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<RawReading>,
 ) -> Result<web::Json<ReadingSummary>, ApiError> {
-    Ok(web::Json(state.compute_light(move || summarise(&body.0)).await?))
+    Ok(web::Json(state.light.run(&asked, move |_| Ok::<_, ApiError>(summarise(&body.0))).await?))
 }
 
 /// A strand of every word for curl, to be drawn in its true size.
@@ -91,13 +92,13 @@ pub struct MarksRequest {
 ))]
 #[post("/api/compute/marks")]
 pub async fn marks(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<MarksRequest>,
 ) -> Result<web::Json<MarkSheet>, ApiError> {
     let MarksRequest { reading, aim, worn, front_straight, fringe, climate, unit } = body.0;
     let worn = Wearing { style: worn, front_straight, fringe: fringe.is_worn(), climate };
-    Ok(web::Json(state.compute_light(move || mark_sheet(&reading, &aim, worn, unit)).await??))
+    Ok(web::Json(state.light.run(&asked, move |_| mark_sheet(&reading, &aim, worn, unit)).await?))
 }
 
 /// Where on the comb to cut one zone.
@@ -106,11 +107,11 @@ pub async fn marks(
 ))]
 #[post("/api/compute/mark")]
 pub async fn mark(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<MarkRequest>,
 ) -> Result<web::Json<MarkAnswer>, ApiError> {
-    Ok(web::Json(state.compute_light(move || body.0.answer()).await??))
+    Ok(web::Json(state.light.run(&asked, move |_| body.0.answer()).await?))
 }
 
 /// One strand in its four lengths, as lines to draw.
@@ -119,11 +120,11 @@ pub async fn mark(
 ))]
 #[post("/api/compute/strand")]
 pub async fn strand(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<StrandRequest>,
 ) -> Result<web::Json<StrandLines>, ApiError> {
-    Ok(web::Json(state.compute_light(move || body.0.lines()).await??))
+    Ok(web::Json(state.light.run(&asked, move |_| body.0.lines()).await?))
 }
 
 /// How one bare fibre hangs.
@@ -141,12 +142,12 @@ pub async fn hang(_person: SignedIn, body: JsonBody<HangRequest>) -> Result<web:
 ))]
 #[post("/api/compute/now")]
 pub async fn now(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
 ) -> Result<web::Json<HairNow>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute(move || heads.now(body.0)).await??))
+    let head = state.head(&state.heavy, &asked, body.0).await?;
+    Ok(web::Json(head.now.clone()))
 }
 
 /// What of a head of hair is not measured, by how much it may change the hair as it is drawn: most first.
@@ -155,11 +156,11 @@ pub async fn now(
 ))]
 #[post("/api/compute/doubts")]
 pub async fn doubts(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
 ) -> Result<web::Json<Vec<Doubt>>, ApiError> {
-    Ok(web::Json(state.compute(move || body.0.doubts()).await??))
+    Ok(web::Json(state.heavy.run(&asked, move |stop| body.0.doubts_until(stop)).await?))
 }
 
 /// The sections that have names, each as it lies on the client's own head.
@@ -168,12 +169,12 @@ pub async fn doubts(
 ))]
 #[post("/api/compute/sections")]
 pub async fn sections(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<HairRequest>,
 ) -> Result<web::Json<Vec<SectionPicture>>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute(move || heads.sections(body.0)).await??))
+    let head = state.head(&state.heavy, &asked, body.0).await?;
+    Ok(web::Json(state.heavy.run(&asked, move |stop| head.hair.named_sections(stop)).await?))
 }
 
 /// A section on the client's own head with the ends of its partings; where one of them is moved, what becomes of it.
@@ -182,12 +183,24 @@ pub async fn sections(
 ))]
 #[post("/api/compute/parted")]
 pub async fn parted(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<PartedRequest>,
 ) -> Result<web::Json<PartedSection>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute_prompt(move || heads.parted(&body.0)).await??))
+    let head = state.head(&state.prompt, &asked, body.0.on.clone()).await;
+    let head = head.map_err(|refused| refused.under("on"))?;
+    Ok(web::Json(state.prompt.run(&asked, move |_| body.0.answer_on(&head.hair)).await?))
+}
+
+/// A plan's fall, on a head that is grown only if it isn't kept.
+async fn fallen(
+    state: &State,
+    lane: &Lane,
+    asked: &Asked,
+    request: FallRequest,
+) -> Result<FallAnswer, ApiError> {
+    let head = state.head(lane, asked, request.head()).await?;
+    lane.run(asked, move |stop| request.answer_on(&head.hair, &head.now.fall, stop)).await
 }
 
 /// How a plan's cut falls on the client's own head.
@@ -196,12 +209,11 @@ pub async fn parted(
 ))]
 #[post("/api/compute/fall")]
 pub async fn fall(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
 ) -> Result<web::Json<FallAnswer>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute_prompt(move || heads.answer(&body.0)).await??))
+    Ok(web::Json(fallen(&state, &state.prompt, &asked, body.0).await?))
 }
 
 /// The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut.
@@ -210,12 +222,12 @@ pub async fn fall(
 ))]
 #[post("/api/compute/cures")]
 pub async fn cures(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
 ) -> Result<web::Json<Vec<Cure>>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute(move || heads.cures(&body.0)).await??))
+    let head = state.head(&state.heavy, &asked, body.0.head()).await?;
+    Ok(web::Json(state.heavy.run(&asked, move |stop| body.0.cures_on(&head.hair, stop)).await?))
 }
 
 /// A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move
@@ -225,12 +237,12 @@ pub async fn cures(
 ))]
 #[post("/api/compute/scene")]
 pub async fn scene(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
 ) -> Result<HttpResponse, ApiError> {
-    let heads = state.heads.clone();
-    let glb = state.compute(move || heads.scene(&body.0)).await??;
+    let head = state.head(&state.heavy, &asked, body.0.head()).await?;
+    let glb = state.heavy.run(&asked, move |stop| body.0.scene_on(&head.hair, stop)).await?;
     Ok(HttpResponse::Ok().content_type("model/gltf-binary").body(glb))
 }
 
@@ -240,12 +252,13 @@ pub async fn scene(
 ))]
 #[post("/api/compute/locks")]
 pub async fn locks(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<LocksRequest>,
 ) -> Result<web::Json<Vec<Lock>>, ApiError> {
-    let heads = state.heads.clone();
-    Ok(web::Json(state.compute(move || heads.locks(&body.0)).await??))
+    let head = state.head(&state.heavy, &asked, body.0.on.head()).await;
+    let head = head.map_err(|refused| refused.under("on"))?;
+    Ok(web::Json(state.heavy.run(&asked, move |stop| body.0.answer_on(&head.hair, stop)).await?))
 }
 
 /// The worn outlines of a plan before and after its cut, as a drawing in millimetres.
@@ -254,12 +267,11 @@ pub async fn locks(
 ))]
 #[post("/api/compute/outlines")]
 pub async fn outlines(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
 ) -> Result<HttpResponse, ApiError> {
-    let heads = state.heads.clone();
-    let answer = state.compute(move || heads.answer(&body.0)).await??;
+    let answer = fallen(&state, &state.heavy, &asked, body.0).await?;
     Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg(&answer.before, &answer.after)))
 }
 
@@ -270,13 +282,13 @@ pub async fn outlines(
 ))]
 #[get("/api/densities/{hairs_per_cm2}")]
 pub async fn scalp_of_density(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     hairs: web::Path<u32>,
 ) -> Result<HttpResponse, ApiError> {
     let hairs = Some(*hairs).filter(|hairs| (60..=400).contains(hairs)).ok_or(ApiError::NotFound)?;
-    let png = state.compute_light(move || scalp_to_compare(f64::from(hairs))).await?;
-    let png = png.map_err(|_| ApiError::Defect)?;
+    let drawn = move |_: &Stop| scalp_to_compare(f64::from(hairs)).map_err(|_| ApiError::Defect);
+    let png = state.light.run(&asked, drawn).await?;
     // The same number always has the same picture.
     Ok(HttpResponse::Ok()
         .content_type("image/png")
@@ -303,13 +315,13 @@ fn usual_side_mm() -> f64 {
 ))]
 #[post("/api/compute/count")]
 pub async fn count_hairs(
-    _person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     shown: web::Query<ScalpShown>,
     picture: PngBytes,
 ) -> Result<web::Json<HairCount>, ApiError> {
-    let counted = move || scalp_of_png(&picture.0, shown.side_mm).and_then(|picture| count(&picture));
-    Ok(web::Json(state.compute(counted).await??))
+    let counted = move |stop: &Stop| count_until(&scalp_of_png(&picture.0, shown.side_mm)?, stop);
+    Ok(web::Json(state.heavy.run(&asked, counted).await?))
 }
 
 /// The reusable cuts that ship.

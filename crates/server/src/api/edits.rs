@@ -5,15 +5,13 @@ use crate::http::{ApiError, JsonBody, Listener, ProblemDetails, SignedIn, State,
 use actix_web::http::header::{CACHE_CONTROL, CONTENT_ENCODING};
 use actix_web::{HttpRequest, HttpResponse, get, patch, web};
 use serde::Deserialize;
-use serde_json::json;
-use spirel_core::edit::{Operation, apply, check, same};
+use serde_json::{Value, json};
+use spirel_core::edit::{Operation, apply, check};
 use spirel_core::stage::Stage;
-use spirel_store::{Act, Document, Edit, StoreError};
+use spirel_store::{Act, Document, Edit};
+use std::sync::Arc;
 use utoipa::ToSchema;
 use uuid::Uuid;
-
-/// How often an edit is carried out anew because another landed meanwhile.
-const TRIES: usize = 8;
 
 /// Changes of a stage's document.
 #[derive(Deserialize, ToSchema)]
@@ -50,27 +48,22 @@ pub async fn edit_stage(
     }
     check(&operations)?;
     let edit = Edit { key, operations: json!(operations) };
-    if let Some(landed) = state.store.landed(&actor, id, stage, &edit).await? {
-        return Ok(web::Json(landed));
-    }
-    for _ in 0..TRIES {
-        let current = state.store.document(&actor, id, stage).await?;
-        let Ok(changed) = apply(&current.body, &operations) else {
-            return Err(ApiError::Conflict(Box::new(current)));
-        };
-        // Read and checked like a document that is saved whole, so that its faults have the same fields.
-        let whole = json!({"base_version": current.version, "document": changed}).to_string();
-        let (_, changed) = stage.with(Sent(whole.as_bytes()))?;
-        if current.version > 0 && same(&changed, &current.body) {
-            return Ok(web::Json(current));
-        }
-        match state.store.save_edit(&actor, id, stage, current.version, &changed, &edit).await {
-            // Another edit landed meanwhile: this one is carried out on what it left.
-            Err(StoreError::Conflict { .. }) => {}
-            saved => return Ok(web::Json(saved?)),
-        }
-    }
-    Err(ApiError::Unavailable)
+    let operations = Arc::new(operations);
+    let carried_out = async |current: &Document| {
+        let (current, operations) = (current.clone(), operations.clone());
+        let done = web::block(move || changed(stage, &current, &operations)).await;
+        done.map_err(|_| ApiError::Defect)?
+    };
+    Ok(web::Json(state.store.edit(&actor, (id, stage), &edit, carried_out).await?))
+}
+
+/// What operations make of a document; nothing where one of them clashes with what it holds. It is read and checked like a
+/// document that is saved whole, so that its faults have the same fields.
+fn changed(stage: Stage, current: &Document, operations: &[Operation]) -> Result<Option<Value>, ApiError> {
+    let Ok(document) = apply(&current.body, operations) else { return Ok(None) };
+    let whole = json!({"base_version": current.version, "document": document}).to_string();
+    let (_, document) = stage.with(Sent(whole.as_bytes()))?;
+    Ok(Some(document))
 }
 
 /// What is changed in the house, as it happens: server-sent events, each an `EditNotice` under its number. A browser that
@@ -86,7 +79,7 @@ pub async fn live_edits(
 ) -> Result<HttpResponse, ApiError> {
     let last = request.headers().get("last-event-id").and_then(|id| id.to_str().ok()?.parse().ok());
     let token = token_of(&request).ok_or(ApiError::NotSignedIn)?;
-    let listener = Listener::new(&state.live, &state.store, person.actor().house_id, token, last).await?;
+    let listener = Listener::new(&state.live, &state.store, person.actor().house_id, &token, last).await?;
     Ok(HttpResponse::Ok()
         .content_type("text/event-stream")
         .insert_header((CACHE_CONTROL, "no-store"))

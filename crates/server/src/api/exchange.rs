@@ -1,10 +1,11 @@
 //! A visit as a file, out and in.
 
 use crate::exchange::{CsvReading, CsvTable, VisitFile, csv_of};
-use crate::http::{ApiError, JsonBody, JsonText, ProblemDetails, SignedIn, State};
+use crate::http::{ApiError, Asked, IdempotencyKey, JsonBody, JsonText, ProblemDetails, SignedIn, State};
 use crate::json::Unreadable;
 use actix_web::http::header::{CONTENT_DISPOSITION, ContentType};
 use actix_web::{HttpResponse, get, post, web};
+use spirel_core::Stop;
 use spirel_store::{Act, Visit};
 use uuid::Uuid;
 
@@ -36,10 +37,11 @@ pub async fn export_json(
 ))]
 #[post("/api/compute/csv")]
 pub async fn read_csv(
-    _person: SignedIn,
+    asked: Asked,
+    state: web::Data<State>,
     body: JsonBody<CsvTable>,
 ) -> Result<web::Json<CsvReading>, ApiError> {
-    Ok(web::Json(body.0.read()?))
+    Ok(web::Json(state.light.run(&asked, move |_| body.0.read()).await?))
 }
 
 /// A visit's readings, aims and advised marks as CSV, a row a zone.
@@ -49,13 +51,14 @@ pub async fn read_csv(
 #[get("/api/visits/{id}/export.csv")]
 pub async fn export_csv(
     person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     let visit = state.store.visit(&person.actor(), *id).await?;
     let file = VisitFile::of(&visit)?;
     let unit = person.0.length_unit;
-    let text = state.compute(move || csv_of(&file, unit)).await??;
+    let text = state.heavy.run(&asked, move |_| csv_of(&file, unit)).await?;
     Ok(HttpResponse::Ok()
         .insert_header(attachment(&visit, "csv"))
         .content_type("text/csv; charset=utf-8")
@@ -70,19 +73,22 @@ pub async fn export_csv(
 #[post("/api/clients/{id}/import")]
 pub async fn import_visit(
     person: SignedIn,
+    asked: Asked,
     state: web::Data<State>,
     id: web::Path<Uuid>,
+    key: IdempotencyKey,
     body: JsonText,
 ) -> Result<HttpResponse, ApiError> {
     let actor = person.allowed(Act::EditVisits)?;
     // A file can be as long as a body may: it is read off the threads that answer requests.
-    let read = move || {
+    let read = move |_: &Stop| {
         let text = std::str::from_utf8(&body.0).map_err(|_| ApiError::Unreadable(Unreadable::not_text()))?;
         let file = VisitFile::read(text)?;
         let documents = file.documents().map_err(|_| ApiError::Defect)?;
         Ok::<_, ApiError>((file.on_date, documents))
     };
-    let (on_date, documents) = state.compute_light(read).await??;
-    let visit = state.store.import_visit(&actor, *id, on_date, &documents).await?;
+    let (on_date, documents) = state.light.run(&asked, read).await?;
+    let once = key.once(&actor, "import", &(*id, on_date, &documents));
+    let visit = state.store.import_visit(&actor, *id, on_date, &documents, once.as_ref()).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
 }

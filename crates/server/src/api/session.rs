@@ -5,7 +5,8 @@ use actix_web::{HttpRequest, HttpResponse, delete, get, post, put, web};
 use serde::Deserialize;
 use spirel_core::units::LengthUnit;
 use spirel_core::{FieldErrors, Problem};
-use spirel_store::Person;
+use spirel_store::{Person, normal_email};
+use std::net::IpAddr;
 use utoipa::ToSchema;
 
 /// Address and password.
@@ -38,10 +39,29 @@ pub async fn sign_in(
         faults.text(field, text, LONGEST);
     }
     faults.or(())?;
-    state.count_sign_in(request.peer_addr().map(|peer| peer.ip()), &email)?;
-    let opened = state.store.sign_in(email.trim(), &password, token_of(&request).as_deref()).await?;
+    let email = normal_email(&email);
+    let from = address_of(&request, &state.settings.trusted_proxies);
+    let replaced = token_of(&request);
+    let signing_in = async { Ok(state.store.sign_in(&email, &password, replaced.as_deref()).await?) };
+    let opened = state.sign_ins.take_turn(from, &email, signing_in).await?;
     let (token, person) = opened.ok_or(ApiError::WrongPassword)?;
     Ok(HttpResponse::Ok().cookie(session_cookie(token, state.settings.secure_cookie)).json(person))
+}
+
+/// The address a request comes from: what the last of the trusted balancers before us says, if one speaks for somebody.
+fn address_of(request: &HttpRequest, trusted: &[IpAddr]) -> Option<IpAddr> {
+    let peer = request.peer_addr()?.ip();
+    let told = request.headers().get_all("x-forwarded-for").filter_map(|told| told.to_str().ok());
+    let told: Vec<IpAddr> =
+        told.flat_map(|told| told.split(',')).filter_map(|ip| ip.trim().parse().ok()).collect();
+    let mut from = peer;
+    for before in told.into_iter().rev() {
+        if !trusted.contains(&from) {
+            break;
+        }
+        from = before;
+    }
+    Some(from)
 }
 
 /// Who is signed in.

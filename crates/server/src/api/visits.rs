@@ -1,7 +1,7 @@
 //! Visits, and the documents of their stages.
 
 use crate::figures::{FigureRow, figures, patch_named};
-use crate::http::{ApiError, JsonBody, JsonText, ProblemDetails, SignedIn, State};
+use crate::http::{ApiError, IdempotencyKey, JsonBody, JsonText, ProblemDetails, SignedIn, State};
 use crate::json;
 use actix_web::{HttpResponse, get, post, put, web};
 use serde::{Deserialize, Serialize};
@@ -28,7 +28,7 @@ pub async fn visits_of_client(
 }
 
 /// When a visit is.
-#[derive(Deserialize, ToSchema)]
+#[derive(Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewVisit {
     /// Its day, as the house's calendar has it.
@@ -44,10 +44,12 @@ pub async fn begin_visit(
     person: SignedIn,
     state: web::Data<State>,
     id: web::Path<Uuid>,
+    key: IdempotencyKey,
     body: JsonBody<NewVisit>,
 ) -> Result<HttpResponse, ApiError> {
     let actor = person.allowed(Act::EditVisits)?;
-    let visit = state.store.add_visit(&actor, *id, body.0.on_date).await?;
+    let once = key.once(&actor, "visit", &(*id, &body.0));
+    let visit = state.store.add_visit(&actor, *id, body.0.on_date, once.as_ref()).await?;
     Ok(HttpResponse::Created().json(state.store.visit(&actor, visit).await?))
 }
 

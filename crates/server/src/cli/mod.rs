@@ -11,7 +11,7 @@ mod try_out;
 use crate::http::Settings;
 use clap::{Args, Parser, Subcommand};
 use std::io::{self, Write};
-use std::net::SocketAddr;
+use std::net::{IpAddr, SocketAddr};
 use std::num::NonZeroU32;
 use std::path::PathBuf;
 use std::process::ExitCode;
@@ -30,7 +30,7 @@ enum Task {
     Serve(ServeOptions),
     /// Serves it with a made-up house to try it on.
     #[cfg(feature = "demo")]
-    Demo(ServeOptions),
+    Demo(try_out::DemoOptions),
     /// Brings the database's schema up to date and ends.
     Migrate(DatabaseOptions),
     /// Computes from JSON on standard input to JSON on standard output.
@@ -77,10 +77,19 @@ struct ServeOptions {
     /// Address to listen on.
     #[arg(long, env = "SPIREL_BIND", default_value = "127.0.0.1:8420")]
     bind: SocketAddr,
+    /// Names, beside numbers and localhost, under which browsers reach it; several with commas between.
+    #[arg(long = "host", env = "SPIREL_HOSTS", value_delimiter = ',')]
+    hosts: Vec<String>,
+    /// Balancers in front whose word is taken for the address a request comes from (X-Forwarded-For); several with commas.
+    #[arg(long = "trusted-proxy", env = "SPIREL_TRUSTED_PROXIES", value_delimiter = ',')]
+    trusted_proxies: Vec<IpAddr>,
+    /// Threads of each kind of computation; as many as the machine has cores if left out.
+    #[arg(long, env = "SPIREL_THREADS")]
+    threads: Option<usize>,
     /// Send the session's cookie over HTTPS only.
     #[arg(long)]
     secure_cookie: bool,
-    /// Sign-ins tried in a minute, for an address and for a person.
+    /// Sign-ins tried in a minute by one person from one address.
     #[arg(long, env = "SPIREL_SIGN_INS_PER_MINUTE", default_value = "20")]
     sign_ins_per_minute: NonZeroU32,
     /// Where the measuring instruments are that browsers on this machine listen to. The demo starts stand-ins there, at
@@ -98,7 +107,10 @@ impl ServeOptions {
         Settings {
             secure_cookie: self.secure_cookie,
             sign_ins_per_minute: self.sign_ins_per_minute,
+            trusted_proxies: self.trusted_proxies.clone(),
+            hosts: self.hosts.clone(),
             instruments: instruments.map(|at| format!("ws://{at}")),
+            threads: self.threads,
         }
     }
 }

@@ -99,7 +99,7 @@ pub async fn load(store: &Store) -> Result<(), DemoError> {
             let draft =
                 ClientDraft { name: client.name, contact: client.contact, note: client.note, consent: true };
             draft.check()?;
-            let client_id = store.add_client(&stylist, &draft).await?;
+            let client_id = store.add_client(&stylist, &draft, None).await?;
             for visit in client.visits {
                 let day = today.checked_sub_days(Days::new(visit.days_ago)).and_then(Day::new);
                 let day = day.ok_or(DemoError::NoSuchDay(visit.days_ago))?;
@@ -112,7 +112,7 @@ pub async fn load(store: &Store) -> Result<(), DemoError> {
                     ..VisitFile::on(day)
                 };
                 file.check()?;
-                store.import_visit(&stylist, client_id, day, &file.documents()?).await?;
+                store.import_visit(&stylist, client_id, day, &file.documents()?, None).await?;
             }
         }
     }

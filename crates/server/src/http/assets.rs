@@ -1,6 +1,8 @@
 //! The front end, inside the binary.
 
 use super::ApiError;
+use super::routes::methods_of;
+use actix_web::http::Method;
 use actix_web::http::header::{CACHE_CONTROL, ContentType, ETAG, IF_NONE_MATCH};
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use rust_embed::{EmbeddedFile, RustEmbed};
@@ -15,7 +17,11 @@ struct Front;
 pub async fn front(request: HttpRequest) -> HttpResponse {
     let path = request.path().trim_start_matches('/');
     if path.starts_with("api/") || path.starts_with("health/") {
-        return ApiError::NotFound.error_response();
+        let other_method = methods_of(request.path()).map(ApiError::NotThisMethod);
+        return other_method.unwrap_or(ApiError::NotFound).error_response();
+    }
+    if !matches!(*request.method(), Method::GET | Method::HEAD) {
+        return ApiError::NotThisMethod("GET, HEAD".into()).error_response();
     }
     match Front::get(path) {
         Some(file) => answer(&request, path, file),

@@ -1,13 +1,17 @@
 //! What holds for every request: it comes from our own pages, its answer says what a browser may do with it, and it
 //! leaves one line in the log, without personal data.
 
-use super::ApiError;
+use super::{ApiError, Settings, State};
 use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::http::Method;
-use actix_web::http::header::{HOST, HeaderName, HeaderValue, ORIGIN};
+use actix_web::http::header::{
+    CACHE_CONTROL, HOST, HeaderName, HeaderValue, ORIGIN, STRICT_TRANSPORT_SECURITY,
+};
+use actix_web::http::uri::Authority;
 use actix_web::middleware::{DefaultHeaders, Next};
-use actix_web::{Error, HttpMessage, ResponseError};
+use actix_web::{Error, HttpMessage, ResponseError, web};
+use std::net::IpAddr;
 use tracing_actix_web::{RequestId, RootSpanBuilder};
 
 /// Nothing but our own files: no inline script, nothing from elsewhere. Element Plus sets the places of its popups
@@ -17,10 +21,17 @@ const CONTENT_SECURITY_POLICY: &str = "default-src 'none'; script-src 'self'; st
     base-uri 'none'; frame-ancestors 'none'; connect-src 'self'";
 
 /// Headers of every answer. Instruments are heard at their own address.
-pub fn headers(instruments: Option<&str>) -> DefaultHeaders {
+pub fn headers(settings: &Settings) -> DefaultHeaders {
+    let instruments = settings.instruments.as_deref();
     let policy =
         [Some(CONTENT_SECURITY_POLICY), instruments].into_iter().flatten().collect::<Vec<_>>().join(" ");
-    DefaultHeaders::new()
+    let headers = DefaultHeaders::new();
+    let headers = if settings.secure_cookie {
+        headers.add((STRICT_TRANSPORT_SECURITY, "max-age=31536000"))
+    } else {
+        headers
+    };
+    headers
         .add(("content-security-policy", policy))
         .add(("x-content-type-options", "nosniff"))
         .add(("x-frame-options", "DENY"))
@@ -36,15 +47,39 @@ pub async fn guard(
     next: Next<impl MessageBody + 'static>,
 ) -> Result<ServiceResponse<BoxBody>, Error> {
     let id = request.extensions().get::<RequestId>().map(ToString::to_string);
-    let mut response = if comes_from_another_site(&request) {
-        request.into_response(ApiError::OtherSite.error_response())
+    let is_personal = !request.path().starts_with("/assets/");
+    let refused = if names_another_host(&request) {
+        Some(ApiError::OtherHost)
+    } else if comes_from_another_site(&request) {
+        Some(ApiError::OtherSite)
     } else {
-        next.call(request).await?.map_into_boxed_body()
+        None
     };
+    let mut response = match refused {
+        Some(refused) => request.into_response(refused.error_response()),
+        None => next.call(request).await?.map_into_boxed_body(),
+    };
+    // What a house knows of its clients stays in no cache, unless a handler says that it may.
+    if is_personal && !response.headers().contains_key(CACHE_CONTROL) {
+        response.headers_mut().insert(CACHE_CONTROL, HeaderValue::from_static("no-store"));
+    }
     if let Some(id) = id.and_then(|id| HeaderValue::from_str(&id).ok()) {
         response.headers_mut().insert(HeaderName::from_static("x-request-id"), id);
     }
     Ok(response)
+}
+
+/// Whether the request names a host that isn't ours: a page of another site whose name was made to lead here. A number names no
+/// site, and a program that names no host is no browser.
+fn names_another_host(request: &ServiceRequest) -> bool {
+    let Some(host) = request.headers().get(HOST) else { return false };
+    let Some(authority) = host.to_str().ok().and_then(|host| host.parse::<Authority>().ok()) else {
+        return true;
+    };
+    let name = authority.host().trim_matches(['[', ']']);
+    let hosts = request.app_data::<web::Data<State>>().map_or(&[][..], |state| &state.settings.hosts);
+    let ours = |known: &String| known.eq_ignore_ascii_case(name);
+    !(name.parse::<IpAddr>().is_ok() || name.eq_ignore_ascii_case("localhost") || hosts.iter().any(ours))
 }
 
 /// Browsers say where a request comes from; programs that aren't browsers say nothing and carry no cookie by accident.

@@ -8,20 +8,35 @@ use super::ApiError;
 use actix_web::web::Bytes;
 use chrono::Utc;
 use futures_util::{Stream, stream};
-use spirel_store::{EditNotice, MOST_NOTICES, Store};
-use std::collections::{HashMap, VecDeque};
+use spirel_store::{EditNotice, MOST_NOTICES, SessionKey, Store, StoreError, session_key};
+use std::collections::{HashMap, HashSet, VecDeque};
 use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
-use std::time::Duration;
-use tokio::sync::broadcast::{self, Receiver, Sender};
+use std::time::{Duration, Instant};
+use tokio::sync::broadcast::{self, Receiver, Sender, error::RecvError};
+use tokio::sync::watch;
 use tokio::time::{Interval, interval, sleep};
 use uuid::Uuid;
 
 /// How often the database is asked for a house's new edits.
 const LOOK_EVERY: Duration = Duration::from_millis(250);
-/// How often a silent listener is sent a comment, and it is checked that the session still stands.
+/// Every so many looks, and whenever there is something to hand on, it is asked which sessions still stand.
+const SESSIONS_EVERY: u32 = 4;
+/// How often a silent listener is sent a comment.
 const SILENT_FOR: Duration = Duration::from_secs(15);
 
-type Houses = HashMap<Uuid, Sender<EditNotice>>;
+type Houses = HashMap<Uuid, House>;
+
+/// What the listeners of a house are handed.
+struct House {
+    edits: Sender<EditNotice>,
+    sessions: watch::Sender<Sessions>,
+}
+
+/// The sessions that stood when they were asked for.
+struct Sessions {
+    asked: Instant,
+    standing: HashSet<SessionKey>,
+}
 
 /// Houses that are listened to; none once the server stops.
 pub struct Live(Mutex<Option<Houses>>);
@@ -42,53 +57,75 @@ impl Live {
         self.houses().take();
     }
 
-    /// The edits of a house from now on.
-    async fn listen(self: &Arc<Self>, store: &Store, house: Uuid) -> Result<Receiver<EditNotice>, ApiError> {
-        if let Some(sender) = self.houses().as_ref().ok_or(ApiError::Unavailable)?.get(&house) {
-            return Ok(sender.subscribe());
+    /// The edits of a house from now on, and its sessions.
+    async fn listen(
+        self: &Arc<Self>,
+        store: &Store,
+        house: Uuid,
+    ) -> Result<(Receiver<EditNotice>, watch::Receiver<Sessions>), ApiError> {
+        let hear = |known: &House| (known.edits.subscribe(), known.sessions.subscribe());
+        if let Some(known) = self.houses().as_ref().ok_or(ApiError::Unavailable)?.get(&house) {
+            return Ok(hear(known));
         }
         let from = store.last_edit(house).await?;
+        let sessions = Sessions::of(store, house).await?;
         let mut houses = self.houses();
         let houses = houses.as_mut().ok_or(ApiError::Unavailable)?;
         // Somebody else may have begun meanwhile.
-        let receiver = houses.get(&house).map(Sender::subscribe);
-        Ok(receiver.unwrap_or_else(|| {
-            let (sender, receiver) = broadcast::channel(MOST_NOTICES as usize);
-            houses.insert(house, sender);
+        let heard = houses.get(&house).map(hear);
+        Ok(heard.unwrap_or_else(|| {
+            let (edits, _) = broadcast::channel(MOST_NOTICES as usize);
+            let known = House { edits, sessions: watch::Sender::new(sessions) };
+            let heard = hear(&known);
+            houses.insert(house, known);
             tokio::spawn(look(self.clone(), store.clone(), house, from));
-            receiver
+            heard
         }))
     }
 
-    /// Hands edits to a house's listeners; whether there are any.
-    fn hand_on(&self, house: Uuid, notices: Vec<EditNotice>) -> bool {
+    /// Hands sessions, if they were asked for, and then edits to a house's listeners; whether there are any.
+    fn hand_on(&self, house: Uuid, sessions: Option<Sessions>, notices: Vec<EditNotice>) -> bool {
         let mut houses = self.houses();
         let Some(houses) = houses.as_mut() else { return false };
-        let listened = houses.get(&house).filter(|sender| sender.receiver_count() > 0);
+        let listened = houses.get(&house).filter(|known| known.edits.receiver_count() > 0);
         match listened {
-            Some(sender) => notices.into_iter().for_each(|notice| drop(sender.send(notice))),
+            Some(known) => {
+                sessions.into_iter().for_each(|sessions| drop(known.sessions.send(sessions)));
+                notices.into_iter().for_each(|notice| drop(known.edits.send(notice)));
+            }
             None => drop(houses.remove(&house)),
         }
         houses.contains_key(&house)
     }
 }
 
+impl Sessions {
+    async fn of(store: &Store, house: Uuid) -> Result<Self, StoreError> {
+        let asked = Instant::now();
+        Ok(Self { asked, standing: store.sessions_of(house, Utc::now()).await? })
+    }
+}
+
 /// Looks for a house's new edits until nobody listens.
 async fn look(live: Arc<Live>, store: Store, house: Uuid, mut from: u64) {
-    loop {
+    for turn in 1_u32.. {
         sleep(LOOK_EVERY).await;
-        let notices = match store.edits_after(house, from).await {
-            Ok((notices, reached)) => {
-                from = reached;
-                notices
-            }
+        let (notices, reached) = match store.edits_after(house, from).await {
+            Ok(found) => found,
             // The database is away: what is saved when it is back is found then.
             Err(error) => {
                 tracing::debug!(%error, "no news of edits");
-                Vec::new()
+                (Vec::new(), from)
             }
         };
-        if !live.hand_on(house, notices) {
+        // Before anything is handed on: whoever has signed out hears of nothing more.
+        let asks = !notices.is_empty() || turn.is_multiple_of(SESSIONS_EVERY);
+        let sessions = if asks { Sessions::of(&store, house).await.ok() } else { None };
+        if sessions.is_none() && !notices.is_empty() {
+            continue;
+        }
+        from = reached;
+        if !live.hand_on(house, sessions, notices) {
             return;
         }
     }
@@ -97,9 +134,14 @@ async fn look(live: Arc<Live>, store: Store, house: Uuid, mut from: u64) {
 /// One screen that hears of a house's edits.
 pub struct Listener {
     store: Store,
-    token: String,
+    house: Uuid,
+    session: SessionKey,
+    since: Instant,
+    sessions: watch::Receiver<Sessions>,
     edits: Receiver<EditNotice>,
     waiting: VecDeque<EditNotice>,
+    /// Whether edits may have been saved after those that wait and before those that are heard.
+    behind: bool,
     reached: u64,
     greeted: bool,
     silent: Interval,
@@ -111,24 +153,28 @@ impl Listener {
         live: &Arc<Live>,
         store: &Store,
         house: Uuid,
-        token: String,
+        token: &str,
         last: Option<u64>,
     ) -> Result<Self, ApiError> {
+        let since = Instant::now();
         // Heard from here on; what was saved before is asked for after, so that nothing falls between.
-        let edits = live.listen(store, house).await?;
-        let (waiting, reached) = match last {
-            Some(last) => (store.edits_after(house, last).await?.0, last),
-            None => (Vec::new(), store.last_edit(house).await?),
+        let (edits, sessions) = live.listen(store, house).await?;
+        let reached = match last {
+            Some(last) => last,
+            None => store.last_edit(house).await?,
         };
-        let silent = interval(SILENT_FOR);
         Ok(Self {
             store: store.clone(),
-            token,
+            house,
+            session: session_key(token),
+            since,
+            sessions,
             edits,
-            waiting: waiting.into(),
+            waiting: VecDeque::new(),
+            behind: last.is_some(),
             reached,
             greeted: false,
-            silent,
+            silent: interval(SILENT_FOR),
         })
     }
 
@@ -152,17 +198,31 @@ impl Listener {
                 let data = serde_json::to_string(&notice).ok()?;
                 return Some(format!("id: {}\ndata: {data}\n\n", notice.number));
             }
+            if self.behind {
+                // As many as are given at once may not be all.
+                let (notices, reached) = self.store.edits_after(self.house, self.reached).await.ok()?;
+                self.behind = reached > self.reached;
+                self.reached = reached.max(self.reached);
+                self.waiting = notices.into();
+                continue;
+            }
             tokio::select! {
-                edit = self.edits.recv() => {
-                    let notice = edit.ok()?;
-                    if notice.number > self.reached {
-                        self.waiting.push_back(notice);
+                biased;
+                changed = self.sessions.changed() => {
+                    changed.ok()?;
+                    let sessions = self.sessions.borrow_and_update();
+                    if sessions.asked > self.since && !sessions.standing.contains(&self.session) {
+                        return None;
                     }
                 }
-                _ = self.silent.tick() => {
-                    self.store.who_is(&self.token, Utc::now()).await.ok()??;
-                    return Some(": listening\n\n".into());
-                }
+                edit = self.edits.recv() => match edit {
+                    Ok(notice) if notice.number > self.reached => self.waiting.push_back(notice),
+                    Ok(_) => {}
+                    // It was too slow to hear them all: the database has them.
+                    Err(RecvError::Lagged(_)) => self.behind = true,
+                    Err(RecvError::Closed) => return None,
+                },
+                _ = self.silent.tick() => return Some(": listening\n\n".into()),
             }
         }
     }

@@ -4,15 +4,16 @@
 use crate::exchange::{ExchangeError, first_of};
 use crate::json::Unreadable;
 use actix_web::http::StatusCode;
+use actix_web::http::header::{ALLOW, RETRY_AFTER};
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
-use spirel_core::{Arg, FieldError, FieldErrors, Message, Problem};
+use spirel_core::{Arg, FieldError, FieldErrors, Message, Problem, Unfinished};
 use spirel_store::{Document, StoreError};
 use spirel_words::{Lengths, say};
 use utoipa::ToSchema;
 
 /// Why a request was refused.
-#[derive(Debug, thiserror::Error)]
+#[derive(Debug, Clone, thiserror::Error)]
 pub enum ApiError {
     /// The body is not JSON.
     #[error("the body is not JSON")]
@@ -58,6 +59,24 @@ pub enum ApiError {
     /// The database is away.
     #[error("the database is away")]
     Unavailable,
+    /// More is asked for than can be done soon.
+    #[error("more is asked for than can be done soon")]
+    Busy,
+    /// The work took longer than it may.
+    #[error("the work took too long")]
+    TookTooLong,
+    /// The view that asked has asked for something newer, or nobody waits.
+    #[error("something newer was asked for")]
+    Superseded,
+    /// The body came too slowly.
+    #[error("the body came too slowly")]
+    TooSlow,
+    /// There is such an address, but not for this method.
+    #[error("not for this method")]
+    NotThisMethod(String),
+    /// The request names a host that isn't ours.
+    #[error("another host is named")]
+    OtherHost,
     /// A defect of ours.
     #[error("a defect")]
     Defect,
@@ -117,6 +136,26 @@ impl ApiError {
         Self::Fields { listed: vec![FieldFault::new(FieldError::new("query", problem), None)], more: 0 }
     }
 
+    /// The same seen from the document that holds what was wrong under `parent`.
+    #[must_use]
+    pub fn under(mut self, parent: &str) -> Self {
+        if let Self::Fields { listed, .. } = &mut self {
+            for fault in listed {
+                fault.field = format!("{parent}.{}", fault.field);
+            }
+        }
+        self
+    }
+
+    /// Seconds after which asking again may help.
+    fn retry_after_s(&self) -> Option<u32> {
+        match self {
+            Self::TooManyTries | Self::TookTooLong => Some(10),
+            Self::Unavailable | Self::Busy => Some(1),
+            _ => None,
+        }
+    }
+
     fn code(&self) -> &'static str {
         match self {
             Self::Unreadable(Unreadable::Broken { .. }) => "broken_json",
@@ -132,6 +171,12 @@ impl ApiError {
             Self::NotFound => "not_found",
             Self::Conflict(_) => "conflict",
             Self::Unavailable => "unavailable",
+            Self::Busy => "busy",
+            Self::TookTooLong => "took_too_long",
+            Self::Superseded => "superseded",
+            Self::TooSlow => "too_slow",
+            Self::NotThisMethod(_) => "method",
+            Self::OtherHost => "other_host",
             Self::Defect => "defect",
         }
     }
@@ -206,7 +251,11 @@ impl ResponseError for ApiError {
             Self::NotYourRole | Self::OtherSite | Self::AnothersEdit => StatusCode::FORBIDDEN,
             Self::NotFound => StatusCode::NOT_FOUND,
             Self::Conflict(_) => StatusCode::CONFLICT,
-            Self::Unavailable => StatusCode::SERVICE_UNAVAILABLE,
+            Self::Unavailable | Self::Busy | Self::TookTooLong => StatusCode::SERVICE_UNAVAILABLE,
+            Self::Superseded => StatusCode::CONFLICT,
+            Self::TooSlow => StatusCode::REQUEST_TIMEOUT,
+            Self::NotThisMethod(_) => StatusCode::METHOD_NOT_ALLOWED,
+            Self::OtherHost => StatusCode::MISDIRECTED_REQUEST,
             Self::Defect => StatusCode::INTERNAL_SERVER_ERROR,
         }
     }
@@ -230,8 +279,11 @@ impl ResponseError for ApiError {
             current,
         };
         let mut response = HttpResponse::build(status);
-        if matches!(self, Self::TooManyTries) {
-            response.insert_header(("retry-after", "60"));
+        if let Some(seconds) = self.retry_after_s() {
+            response.insert_header((RETRY_AFTER, seconds));
+        }
+        if let Self::NotThisMethod(allowed) = self {
+            response.insert_header((ALLOW, allowed.as_str()));
         }
         response.content_type("application/problem+json").json(body)
     }
@@ -246,6 +298,10 @@ impl From<StoreError> for ApiError {
         match error {
             StoreError::NotFound => Self::NotFound,
             StoreError::Conflict { current, .. } => Self::Conflict(current),
+            StoreError::KeyTaken => {
+                FieldErrors(vec![FieldError::new("idempotency-key", Problem::contradicts("fault-key-taken"))])
+                    .into()
+            }
             other => {
                 tracing::error!(error = %other, "store");
                 Self::Defect
@@ -275,5 +331,14 @@ impl From<FieldErrors> for ApiError {
     fn from(faults: FieldErrors) -> Self {
         let (faults, more) = first_of(faults);
         Self::Fields { listed: faults.into_iter().map(|fault| FieldFault::new(fault, None)).collect(), more }
+    }
+}
+
+impl From<Unfinished> for ApiError {
+    fn from(unfinished: Unfinished) -> Self {
+        match unfinished {
+            Unfinished::Faults(faults) => faults.into(),
+            Unfinished::Stopped(_) => Self::Superseded,
+        }
     }
 }

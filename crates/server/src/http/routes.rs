@@ -4,7 +4,10 @@ use crate::api::{audit, clients, compute, edits, exchange, health, instruments, 
 use crate::contract::Contract;
 use actix_web::web;
 use spirel_core::devices::{FromApp, ToApp};
-use utoipa::OpenApi;
+use std::sync::LazyLock;
+use utoipa::openapi::content::ContentBuilder;
+use utoipa::openapi::{PathItem, Ref, RefOr, ResponseBuilder};
+use utoipa::{Modify, OpenApi};
 
 macro_rules! routes {
     ($($module:ident :: $handler:ident),* $(,)?) => {
@@ -17,7 +20,8 @@ macro_rules! routes {
         #[openapi(
             info(title = "Spirel", description = "What the browser asks the server. Lengths are millimetres."),
             paths($($module::$handler),*),
-            components(schemas(ToApp, FromApp, Contract))
+            components(schemas(ToApp, FromApp, Contract)),
+            modifiers(&Refusals)
         )]
         struct Description;
     };
@@ -71,7 +75,54 @@ routes![
     audit::audit,
 ];
 
+/// What every operation may answer instead of what it says: a refusal, in the one form that refusals have.
+struct Refusals;
+
+impl Modify for Refusals {
+    fn modify(&self, described: &mut utoipa::openapi::OpenApi) {
+        const PROBLEM: &str = "application/problem+json";
+        let problem = || ContentBuilder::new().schema(Some(Ref::from_schema_name("ProblemDetails"))).build();
+        for item in described.paths.paths.values_mut() {
+            let all = [&mut item.get, &mut item.post, &mut item.put, &mut item.patch, &mut item.delete];
+            for operation in all.into_iter().flatten() {
+                for (status, response) in &mut operation.responses.responses {
+                    let RefOr::T(response) = response else { continue };
+                    if status.starts_with(['4', '5']) {
+                        response.content = [(PROBLEM.to_owned(), problem().into())].into_iter().collect();
+                    }
+                }
+                let refused = ResponseBuilder::new()
+                    .description("Refused: what is wrong, what is safe, and when to come again.")
+                    .content(PROBLEM, problem())
+                    .build();
+                operation.responses.responses.insert("default".into(), refused.into());
+            }
+        }
+    }
+}
+
 /// The API's description (OpenAPI 3.1), as it is committed in docs/openapi.json.
 pub fn openapi() -> utoipa::openapi::OpenApi {
     Description::openapi()
+}
+
+/// The methods that an address takes, as a header lists them; none where there is no such address.
+pub fn methods_of(path: &str) -> Option<String> {
+    static KNOWN: LazyLock<Vec<(String, Vec<&'static str>)>> = LazyLock::new(|| {
+        let methods = |item: &PathItem| {
+            let all = [("GET", &item.get), ("POST", &item.post), ("PUT", &item.put)];
+            let more = [("PATCH", &item.patch), ("DELETE", &item.delete)];
+            let known = all.into_iter().chain(more).filter(|(_, operation)| operation.is_some());
+            known.map(|(method, _)| method).collect()
+        };
+        openapi().paths.paths.iter().map(|(path, item)| (path.clone(), methods(item))).collect()
+    });
+    let fits = |pattern: &str| {
+        let (pattern, path) = (pattern.split('/'), path.split('/'));
+        pattern.clone().count() == path.clone().count()
+            && pattern.zip(path).all(|(part, given)| part == given || part.starts_with('{'))
+    };
+    let found = KNOWN.iter().filter(|(pattern, _)| fits(pattern)).flat_map(|(_, methods)| methods);
+    let methods: Vec<&str> = found.copied().collect();
+    (!methods.is_empty()).then(|| methods.join(", "))
 }

@@ -39,12 +39,14 @@ fn on(listener: TcpListener, state: web::Data<State>) -> io::Result<Server> {
             .configure(routes::configure)
             .default_service(web::to(assets::front))
             .wrap(from_fn(guard::guard))
-            .wrap(guard::headers(state.settings.instruments.as_deref()))
+            .wrap(guard::headers(&state.settings))
             .wrap(Compress::default())
             .wrap(TracingLogger::<guard::RequestSpan>::new())
     })
     // An answer that is packed is written in parts: the second is not to wait until the browser has the first.
     .tcp_nodelay(true)
+    // A browser that no longer waits closes its connection: then its request ends, and with it the work for it.
+    .h1_allow_half_closed(false)
     .disable_signals()
     .shutdown_timeout(FINISH_WITHIN_S)
     .listen(listener)?
