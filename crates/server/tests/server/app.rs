@@ -4,6 +4,7 @@ use reqwest::{Client, Method, RequestBuilder, Response, StatusCode};
 use serde_json::{Value, json};
 use spirel::http::{Settings, State, serve};
 use spirel::{demo, http};
+use spirel_store::Store;
 use spirel_testkit::fresh_store;
 use std::net::TcpListener;
 use tokio::sync::oneshot;
@@ -31,6 +32,10 @@ impl App {
     pub async fn with(settings: Settings) -> Self {
         let store = fresh_store().await;
         demo::load(&store).await.unwrap();
+        Self::on(store, settings)
+    }
+
+    pub fn on(store: Store, settings: Settings) -> Self {
         let listener = TcpListener::bind("127.0.0.1:0").unwrap();
         let url = format!("http://{}", listener.local_addr().unwrap());
         let (stop, stopped) = oneshot::channel();
@@ -38,6 +43,18 @@ impl App {
             let _ = stopped.await;
         }));
         Self { url, _stop: stop }
+    }
+
+    /// Host and port.
+    pub fn address(&self) -> &str {
+        self.url.trim_start_matches("http://")
+    }
+
+    /// The cookie of a new session of this person.
+    pub async fn cookie(&self, email: &str) -> String {
+        let opened = self.browser().sign_in(email, PASSWORD).await;
+        let cookie = opened.headers()["set-cookie"].to_str().unwrap();
+        cookie.split(';').next().unwrap().to_owned()
     }
 
     pub fn browser(&self) -> Browser {

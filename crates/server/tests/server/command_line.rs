@@ -135,3 +135,13 @@ fn a_database_that_cannot_be_reached_and_a_busy_address_are_said_plainly() {
     assert!(!busy.status.success());
     assert!(text(&busy.stderr).contains("Choose another with --bind"), "{}", text(&busy.stderr));
 }
+
+#[test]
+fn the_made_up_house_is_served_to_this_machine_alone_unless_that_is_asked_for() {
+    let out = spirel(&["demo", "--bind", "0.0.0.0:0"], "");
+    assert!(
+        !out.status.success() && text(&out.stderr).contains("--beyond-loopback"),
+        "{}",
+        text(&out.stderr)
+    );
+}

@@ -123,7 +123,7 @@ async fn an_edit_that_cannot_be_is_refused_at_its_field_and_anothers_is_not_save
     let deep = json!([{"path": vec!["a"; 200_000], "value": 1}]);
     let problem = refused(ivo.edit(deep).await, StatusCode::UNPROCESSABLE_ENTITY).await;
     assert_eq!(problem["fields"][0]["field"], "operations.0.path");
-    refused(ivo.edit(json!([{"path": [], "value": {}}])).await, StatusCode::CONFLICT).await;
+    refused(ivo.edit(json!([{"path": [], "value": {}}])).await, StatusCode::UNPROCESSABLE_ENTITY).await;
 
     let left = Hand { browser: ivo.browser, person: wren.person.clone(), stage: ivo.stage.clone() };
     let problem =

@@ -8,6 +8,7 @@ mod contract;
 mod counting;
 mod doors;
 mod edits;
+mod holds;
 mod instruments;
 mod plans;
 mod present;
