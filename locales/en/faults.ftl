@@ -3,7 +3,7 @@
 fault-out_of_range = must be from { $min } to { $max }
 fault-out_of_range-unit = must be from { $min } to { $max } { $unit }
 fault-not_a_number = must be a finite number
-fault-longer_than = can't be longer than { $other }
+fault-longer_than = can't be longer than “{ $other }”
 fault-missing = is needed
 fault-too_long = can hold at most { $most } characters
 fault-too_many = can hold at most { $most } entries
@@ -31,6 +31,10 @@ fault-above-zone = lies above where this zone's hair starts
 fault-too-short-for-girth = is too short for a girth of { $girth }; measure both again
 fault-too-long-for-girth = is too long for a girth of { $girth }; measure both again
 fault-growth-to-itself = hair can't grow towards where it is; name another place
+fault-other-member = is not the one that its path names
+fault-one-line = is one line
+fault-control = holds a sign that can't be shown; type it anew
+fault-key-taken = was used for something else; choose another
 fault-nested = is nested more than { $most } deep
 fault-on-parting = lies on the parting itself; name a landmark next to it
 fault-two-partings = names places and the client's own parting: it runs along one of them
@@ -78,6 +82,11 @@ error-broken_json = This is not valid JSON: { $why } (line { $line }, column { $
 error-fields = Some fields need a look.
 error-field = { $field } { $fault }
 error-field-line = { $field } { $fault } (line { $line })
+error-figures =
+    { $count ->
+        [one] One figure can't be: it { $said }.
+       *[other] { $count } figures can't be: { $said }.
+    }
 error-more = and { $more } more
 error-content_type = Send it with content-type: { $kind }.
 error-too_large = This is too large to be read here.
@@ -90,5 +99,11 @@ error-other_site = This request came from another site's page and was refused.
 error-not_found = There is no such thing in your house.
 error-conflict = { $who } saved this in the meantime. Choose which to keep.
 error-unavailable = The database can't be reached. Try again in a moment.
+error-busy = More is being worked out than can be done at once. Try again in a moment.
+error-took_too_long = This takes longer than it may. Try again, or ask for less at once.
+error-superseded = Something newer was asked for in its place.
+error-too_slow = It came too slowly to be read. Try again on a better line.
+error-method = This address doesn't do that.
+error-other_host = This name doesn't lead to a Spirel. Use the address that it was set up with.
 error-defect = Something went wrong on our side. It has been noted in the log.
 error-safe = Nothing that was saved before has changed.

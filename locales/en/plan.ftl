@@ -2,6 +2,11 @@ plan-start = Begin with a cut
 plan-choose = choose …
 plan-empty = No steps yet. Begin with one of the house's cuts, or add a step of your own.
 plan-notRead = No zone is read yet. The fall is computed from what Read measures.
+plan-cantBe =
+    { $count ->
+        [one] A figure in step { $steps } can't be: it is marked there. Everything else stays as it last was.
+       *[other] Figures in steps { $steps } can't be: they are marked there. Everything else stays as it last was.
+    }
 plan-moves = Steps
 plan-findings = What would be seen in this cut
 plan-finding-choppy_back = Choppy over the back

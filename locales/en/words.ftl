@@ -174,6 +174,7 @@ fields-order = Order
 fields-over_direction = Over-direction
 fields-own = Own parting
 fields-parting = Parting
+fields-target_worn_mm = Worn
 fields-past_mm = Past it by
 fields-patch = Zone
 fields-pattern = Pattern

@@ -51,7 +51,7 @@ test("two people on one reading: what each changes shows on the other's screen, 
   const choice = ivo.getByRole("dialog", { name: "Wren Calloway changed the same" });
   await expect(choice).toBeVisible();
   await expect(choice.getByRole("row")).toHaveCount(2);
-  const crown = choice.getByRole("row", { name: /Crown, Stretched/ });
+  const crown = choice.getByRole("row", { name: /Crown: Stretched/ });
   await expect(crown).toContainText("42.0 cm");
   await expect(crown).toContainText("43.0 cm");
   await pick(crown.getByLabel("Theirs"));

@@ -300,3 +300,37 @@ test("without a reading the plan says what is missing", async ({ wren }) => {
   await wren.getByRole("link", { name: /^Plan/ }).click();
   await expect(wren.getByText("No zone is read yet.")).toBeVisible();
 });
+
+test("one figure that can't be leaves everything else in sight, and steps come back after a reload", async ({
+  wren,
+}) => {
+  await openVisit(wren, "Maren Holt", "Plan");
+  const steps = wren.getByRole("button", { name: /^\d+\. / });
+  await steps.nth(1).click();
+  const length = wren.getByLabel("First length, worn");
+  const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
+  const [was, grams] = [await length.inputValue(), await off.textContent()];
+  await length.fill("600");
+  await length.press("Tab");
+  await expect(wren.getByRole("alert").filter({ hasText: "A figure in step 2 can't be" })).toBeVisible();
+  await expect(wren.getByText("This must be from 0.2 cm to 200.0 cm.")).toBeVisible();
+  await expect(off).toHaveText(grams!);
+  await expect(steps).toHaveCount(2);
+  await expect(wren.getByText(/moves\.|_mm/)).toHaveCount(0);
+  await length.fill(was);
+  await length.press("Tab");
+  await expect(wren.getByRole("alert").filter({ hasText: "can't be" })).toHaveCount(0);
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  // A house cut takes the place of both steps; taken back after a reload they stand as they stood.
+  const titles = await steps.allTextContents();
+  await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
+  await expect(steps).toHaveCount(3);
+  await expect(saveState(wren)).toHaveText(SAVED);
+  await wren.reload();
+  await expect(steps).toHaveCount(3);
+  const undo = wren.getByRole("button", { name: "Undo" });
+  await expect(undo).toBeEnabled();
+  await undo.click();
+  await expect(steps).toHaveText(titles);
+});

@@ -14,8 +14,17 @@ export class Refused extends Error {
   }
 }
 
-/** The server can't be reached: asking again later may help. */
-export class Unreachable extends Error {}
+/** The server can't be reached, or has too much to do: asking again later may help. */
+export class Unreachable extends Error {
+  constructor(
+    message: string,
+    /** How long it asks to be left, ms, where it said so. */
+    readonly againAfterMs?: number,
+    options?: ErrorOptions,
+  ) {
+    super(message, options);
+  }
+}
 
 let signedOut: () => void = () => undefined;
 
@@ -32,10 +41,13 @@ async function reach(request: Request): Promise<Response> {
     response = await fetch(request);
   } catch (cause) {
     if (request.signal.aborted) throw cause;
-    throw new Unreachable("unreachable", { cause });
+    throw new Unreachable("unreachable", undefined, { cause });
   }
-  // A gateway in front of a stopped server answers for it, without a problem document.
-  if (response.status >= 502 && response.status <= 504) throw new Unreachable(`status ${response.status}`);
+  // A gateway in front of a stopped server answers for it, without a problem document; a busy server says when to come again.
+  if (response.status >= 502 && response.status <= 504) {
+    const seconds = Number(response.headers.get("retry-after"));
+    throw new Unreachable(`status ${response.status}`, seconds > 0 ? 1000 * seconds : undefined);
+  }
   return response;
 }
 

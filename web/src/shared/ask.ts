@@ -34,63 +34,77 @@ import {
   type Taken,
   type WornStyle,
 } from "@/api";
+import type { Asking } from "./useComputed";
 
-export const askFigure = (head: HairRequest): Promise<Figure> =>
-  body(client.POST("/api/compute/figure", { body: head }));
+/** What a question goes with: the view that asks, whose newest question ends the one before, and until when it waits. */
+const as = ({ view, signal }: Asking = {}) => ({
+  ...(signal && { signal }),
+  ...(view && { headers: { "Spirel-View": view } }),
+});
+
+export const askFigure = (head: HairRequest, asking?: Asking): Promise<Figure> =>
+  body(client.POST("/api/compute/figure", { ...as(asking), body: head }));
 
 /** What the talk asks to be careful about. */
-export const askTalk = (talk: Talk): Promise<TalkCaution[]> => body(client.POST("/api/compute/talk", { body: talk }));
+export const askTalk = (talk: Talk, asking?: Asking): Promise<TalkCaution[]> =>
+  body(client.POST("/api/compute/talk", { ...as(asking), body: talk }));
 
-export const askSummary = (reading: RawReading): Promise<ReadingSummary> =>
-  body(client.POST("/api/compute/summary", { body: reading }));
+export const askSummary = (reading: RawReading, asking?: Asking): Promise<ReadingSummary> =>
+  body(client.POST("/api/compute/summary", { ...as(asking), body: reading }));
 
-export const askMarks = (question: {
-  reading: RawReading;
-  aim: Aim;
-  worn: WornStyle;
-  front_straight: boolean;
-  fringe: FringeWish;
-  unit: LengthUnit;
-}): Promise<MarkSheet> => body(client.POST("/api/compute/marks", { body: question }));
+export const askMarks = (
+  question: {
+    reading: RawReading;
+    aim: Aim;
+    worn: WornStyle;
+    front_straight: boolean;
+    fringe: FringeWish;
+    unit: LengthUnit;
+  },
+  asking?: Asking,
+): Promise<MarkSheet> => body(client.POST("/api/compute/marks", { ...as(asking), body: question }));
 
-export const askStrand = (question: {
-  reading: RawReading;
-  patch: Patch;
-  fibre_mm: number;
-  state: HeldState;
-  worn: WornStyle;
-}): Promise<StrandLines> => body(client.POST("/api/compute/strand", { body: question }));
+export const askStrand = (
+  question: {
+    reading: RawReading;
+    patch: Patch;
+    fibre_mm: number;
+    state: HeldState;
+    worn: WornStyle;
+  },
+  asking?: Asking,
+): Promise<StrandLines> => body(client.POST("/api/compute/strand", { ...as(asking), body: question }));
 
 /** The sections that have names, as they lie on a head. */
-export const askSections = (head: HairRequest, signal?: AbortSignal): Promise<SectionPicture[]> =>
-  body(client.POST("/api/compute/sections", { signal, body: head }));
+export const askSections = (head: HairRequest, asking?: Asking): Promise<SectionPicture[]> =>
+  body(client.POST("/api/compute/sections", { ...as(asking), body: head }));
 
 /** A section with the ends of its partings; where one is moved, what becomes of it. */
-export const askParted = (question: PartedRequest): Promise<PartedSection> =>
-  body(client.POST("/api/compute/parted", { body: question }));
+export const askParted = (question: PartedRequest, asking?: Asking): Promise<PartedSection> =>
+  body(client.POST("/api/compute/parted", { ...as(asking), body: question }));
 
 /** What is not measured, by how much it may change the hair as it is drawn. */
-export const askDoubts = (head: HairRequest, signal?: AbortSignal): Promise<Doubt[]> =>
-  body(client.POST("/api/compute/doubts", { signal, body: head }));
+export const askDoubts = (head: HairRequest, asking?: Asking): Promise<Doubt[]> =>
+  body(client.POST("/api/compute/doubts", { ...as(asking), body: head }));
 
 /** The locks of hair as it is, is wished or is after a plan's cut: as they come, for they are read where they are painted. */
-export const askLocks = (question: LocksRequest, signal?: AbortSignal): Promise<Blob> =>
-  body(client.POST("/api/compute/locks", { signal, body: question, parseAs: "blob" }));
+export const askLocks = (question: LocksRequest, asking?: Asking): Promise<Blob> =>
+  body(client.POST("/api/compute/locks", { ...as(asking), body: question, parseAs: "blob" }));
 
-export const askFall = (question: FallRequest, signal?: AbortSignal): Promise<FallAnswer> =>
-  body(client.POST("/api/compute/fall", { signal, body: question }));
+export const askFall = (question: FallRequest, asking?: Asking): Promise<FallAnswer> =>
+  body(client.POST("/api/compute/fall", { ...as(asking), body: question }));
 
 /** The least changes that cure what a plan is objected to for. */
-export const askCures = (question: FallRequest, signal?: AbortSignal): Promise<Cure[]> =>
-  body(client.POST("/api/compute/cures", { signal, body: question }));
+export const askCures = (question: FallRequest, asking?: Asking): Promise<Cure[]> =>
+  body(client.POST("/api/compute/cures", { ...as(asking), body: question }));
 
 /** The hair as it is, and how well it agrees with what was measured of it as a whole. */
-export const askNow = (question: HairRequest, signal?: AbortSignal): Promise<HairNow> =>
-  body(client.POST("/api/compute/now", { signal, body: question }));
+export const askNow = (question: HairRequest, asking?: Asking): Promise<HairNow> =>
+  body(client.POST("/api/compute/now", { ...as(asking), body: question }));
 
 /** The plan as a scene, binary glTF. */
-export const askScene = (question: FallRequest, signal?: AbortSignal): Promise<ArrayBuffer> =>
-  body(client.POST("/api/compute/scene", { signal, body: question, parseAs: "arrayBuffer" }));
+export const askScene = (question: FallRequest, asking?: Asking): Promise<ArrayBuffer> =>
+  body(client.POST("/api/compute/scene", { ...as(asking), body: question, parseAs: "arrayBuffer" }));
 
 /** The outlines before and after, SVG. */
 export const askOutlines = (question: FallRequest): Promise<string> =>

@@ -1,7 +1,8 @@
 import type { Operation } from "@/api";
 import { describe, expect, it } from "vitest";
 import cases from "../../../crates/core/src/edit_cases.json";
-import { applied, at, changes, identify, newId, reversed } from "./edit";
+import { applied, at, changes, identify, newId } from "./edit";
+import { copy } from "./plain";
 
 interface Case {
   name: string;
@@ -61,9 +62,6 @@ describe("edits", () => {
     expect(there.clashes).toEqual([]);
     expect(there.document).toEqual(to);
     expect(changes(there.document, to)).toEqual([]);
-    const back = applied(to, reversed(operations));
-    expect(back.clashes).toEqual([]);
-    expect(changes(back.document, from)).toEqual([]);
     expect(operations.map(({ path }) => path.join("."))).toEqual([
       "note",
       "reasons.flat",
@@ -80,6 +78,64 @@ describe("edits", () => {
       "cut.moves.order",
       "worn_width.width_mm",
     ]);
+  });
+
+  it("take any number of changes back to what stood before, lists in their order", () => {
+    // A generator with a fixed beginning: what was seen once can be seen again.
+    let state = 7;
+    const random = (below: number) => {
+      state = (state * 48271) % 2147483647;
+      return state % below;
+    };
+    interface Random {
+      note?: string;
+      reasons: string[];
+      line: { at: string; mm: number }[];
+      cut: { moves: { id: number; depth_mm?: number; kind?: object }[] };
+    }
+    const words = ["flat", "heavy", "dry", "wide", "thin"];
+    const change: ((document: Random) => void)[] = [
+      (to) => (to.note = words[random(5)]),
+      (to) => delete to.note,
+      (to) => to.reasons.splice(random(to.reasons.length + 1), random(3)),
+      (to) => {
+        const fresh = words.filter((word) => !to.reasons.includes(word));
+        to.reasons.splice(random(to.reasons.length + 1), 0, ...fresh.slice(0, random(3)));
+      },
+      (to) => to.line.splice(random(to.line.length + 1), 1),
+      (to) => {
+        const at = words.find((word) => to.line.every((point) => point.at !== word));
+        if (at) to.line.splice(random(to.line.length + 1), 0, { at, mm: random(90) });
+      },
+      (to) => to.cut.moves.splice(random(to.cut.moves.length + 1), 1 + random(2)),
+      (to) => to.cut.moves.splice(random(to.cut.moves.length + 1), 0, { id: 100 + random(1e6), depth_mm: 5 }),
+      (to) => to.cut.moves.reverse(),
+      // A house cut takes the place of every step.
+      (to) => (to.cut.moves = [1, 2, 3].map((n) => ({ id: 2e6 + 10 * random(1e6) + n, kind: { pause: n } }))),
+      (to) => to.cut.moves.forEach((move) => (move.depth_mm = random(40))),
+    ];
+    for (let round = 0; round < 60; round++) {
+      const first: Random = {
+        reasons: ["flat", "heavy"],
+        line: [{ at: "wide", mm: 4 }],
+        cut: { moves: [1, 2, 3, 4].map((id) => ({ id, depth_mm: id })) },
+      };
+      const seen = [first];
+      for (let step = 0; step < 6; step++) {
+        const to = copy(seen.at(-1)!);
+        for (let n = 0; n <= random(3); n++) change[random(change.length)]!(to);
+        seen.push(to);
+      }
+      let now = seen.at(-1)!;
+      for (let step = seen.length - 2; step >= 0; step--) {
+        const back = applied(now, changes(seen[step + 1], seen[step]));
+        expect(back.clashes).toEqual([]);
+        expect(back.document).toEqual(seen[step]);
+        const again = applied(back.document, changes(seen[step], seen[step + 1]));
+        expect(again.document).toEqual(seen[step + 1]);
+        now = back.document;
+      }
+    }
   });
 
   it("of two people merge in either order where they touch different figures", () => {

@@ -78,7 +78,6 @@ function compareLists(from: unknown[], to: unknown[], identity: Identity, path: 
   }
   for (const [key, member] of b)
     if (!a.has(key)) found.push({ path: [...path, key], before: null, value: copy(member) });
-  if (identity !== "id") return;
   const left = [...a.keys()].filter((key) => b.has(key));
   const before = [...left, ...[...b.keys()].filter((key) => !a.has(key))];
   const wanted = [...b.keys()];
@@ -90,10 +89,6 @@ function compareMember(from: unknown, to: unknown, path: Key[], found: Operation
   for (const key of new Set([...Object.keys(from), ...Object.keys(to)]))
     compare(from[key], to[key], [...path, key], found);
 }
-
-/** The operations that would take others back. */
-export const reversed = (operations: readonly Operation[]): Operation[] =>
-  operations.map(({ path, before, value }) => ({ path, before: value, value: before })).reverse();
 
 export interface Applied<T> {
   document: T;

@@ -14,7 +14,9 @@ export const useUnitStore = defineStore("unit", () => {
     if (!(error instanceof Refused)) return t("app-unreachable");
     const { message, fields } = error.problem;
     if (fields.length === 0) return tell(message);
-    return fields.map((fault) => t("error-field", { field: fault.field, fault: tell(fault.message) })).join("; ");
+    // Where a field stands in a document is for programs: people find what is wrong marked at the field itself.
+    const said = [...new Set(fields.map((fault) => tell(fault.message)))];
+    return t("error-figures", { count: fields.length, said: said.join("; ") });
   };
   return { unit, say, tell, tellFailure };
 });

@@ -6,6 +6,7 @@ import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { sayDay, sayMoment, today } from "@/shared/days";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { v4 as uuid } from "uuid";
 import { computed, ref } from "vue";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";
@@ -36,6 +37,7 @@ async function open(opening: () => Promise<{ id: string }>) {
   failure.value = undefined;
   try {
     const visit = await opening();
+    key = uuid();
     await cache.invalidateQueries({ queryKey: ["visits", props.client] });
     await router.push({ name: "visit", params: { visit: visit.id } });
   } catch (cause) {
@@ -45,8 +47,14 @@ async function open(opening: () => Promise<{ id: string }>) {
   }
 }
 
-const begin = () =>
-  open(() => body(api.POST("/api/clients/{id}/visits", { params: path.value, body: { on_date: today() } })));
+/** Whose answer was lost is asked for again under the same key: the same visit is begun once. */
+let key = uuid();
+const begin = () => {
+  const headers = { "Idempotency-Key": `${key} ${today()}` };
+  return open(() =>
+    body(api.POST("/api/clients/{id}/visits", { params: path.value, body: { on_date: today() }, headers })),
+  );
+};
 
 async function bringIn(chosen: File) {
   const text = await chosen.text();

@@ -3,6 +3,7 @@ import { Refused, body, client } from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import TextField from "@/shared/TextField.vue";
 import { useQueryClient } from "@tanstack/vue-query";
+import { v4 as uuid } from "uuid";
 import { computed, reactive, ref, watch } from "vue";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";
@@ -16,6 +17,9 @@ const blank = () => ({ name: "", contact: "", note: "", consent: false });
 const form = reactive(blank());
 const failure = ref<unknown>();
 const busy = ref(false);
+/** Whose answer was lost is asked for again under the same key: the same client is made once. */
+let key = uuid();
+watch(form, () => (key = uuid()));
 
 watch(open, (now) => {
   // What was typed stays until it is saved: closing by accident loses nothing.
@@ -36,7 +40,7 @@ async function add() {
   busy.value = true;
   failure.value = undefined;
   try {
-    const added = await body(client.POST("/api/clients", { body: { ...form } }));
+    const added = await body(client.POST("/api/clients", { body: { ...form }, headers: { "Idempotency-Key": key } }));
     Object.assign(form, blank());
     open.value = false;
     await cache.invalidateQueries({ queryKey: ["clients"] });

@@ -14,17 +14,20 @@ import { headOf, useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
+import { useMediaQuery } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { t } from "@/shared/words";
 import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
 import MoveForm from "./MoveForm.vue";
 import OpenCut from "./OpenCut.vue";
+import ResultStrip from "./ResultStrip.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import StepHead from "./StepHead.vue";
 import StepWords from "./StepWords.vue";
+import { faultsOfSteps } from "./faultsOfSteps";
 import { planQuestion } from "./planQuestion";
 import { useBeside } from "./useBeside";
 import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./how";
@@ -41,6 +44,7 @@ const visit = useVisit();
 const document = useStage("plan");
 useUndoKeys(document);
 const plan = document.draft;
+const narrow = useMediaQuery("(max-width: 700px)");
 const locked = computed(() => !document.editable.value);
 const open = ref(0);
 /** The section that is shown alone; some of all where none is chosen. */
@@ -126,10 +130,14 @@ function shift(at: number, by: -1 | 1) {
 const SHOWN = 5;
 // What the open step's form is given stays the same as long as it says the same, so that an answer doesn't draw its fields anew.
 const points = computed(() => figure.data.value?.points.map(({ point }) => point) ?? []);
+const faults = computed(() => faultsOfSteps(document.faults.value, fall.error.value));
 function faultOfOpen(field: string): string | undefined {
-  const said = document.faultAt(`cut.moves.${open.value}.${field}`);
-  return said ? t("field-fault", { said }) : undefined;
+  const fault = faults.value.find((known) => known.step === open.value && known.field === field);
+  return fault && t("field-fault", { said: tell(fault.message) });
 }
+/** Steps with a figure that can't be, from 1. What is shown stays as it last was. */
+const faulty = computed(() => [...new Set(faults.value.map(({ step }) => step + 1))].sort((a, b) => a - b));
+const failure = computed(() => (faulty.value.length > 0 ? undefined : (fall.error.value ?? scene.error.value)));
 const all = computed(() => fall.data.value?.moves[open.value]?.sections ?? []);
 const sections = computed(() => {
   const { value: chosen } = section;
@@ -155,6 +163,13 @@ function does(at: number): string {
   <div class="view" :class="{ compares: beside.cut.value }">
     <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
+    <ResultStrip
+      v-if="narrow && fall.data.value && figure.data.value && view && question"
+      :answer="fall.data.value"
+      :question="question"
+      :figure="figure.data.value"
+      :frame="view"
+    />
     <section class="stack">
       <div class="stack tight">
         <div class="beside">
@@ -180,8 +195,15 @@ function does(at: number): string {
         <p v-else class="soft small">{{ t("plan-empty") }}</p>
       </div>
       <h2>{{ t("plan-moves") }}</h2>
+      <p v-if="faulty.length > 0" class="caution small" role="alert">
+        {{ t("plan-cantBe", { count: faulty.length, steps: faulty.join(", ") }) }}
+      </p>
       <ol class="moves">
-        <li v-for="(move, i) in moves" :key="i" :class="{ here: i === open, off: move.off }">
+        <li
+          v-for="(move, i) in moves"
+          :key="i"
+          :class="{ here: i === open, off: move.off, faulty: faulty.includes(i + 1) }"
+        >
           <button type="button" class="title" :aria-expanded="i === open" @click="open = i">
             <span class="named">
               <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : move.name }}</b>
@@ -241,7 +263,7 @@ function does(at: number): string {
       <EmptyState v-if="!known" :text="t('plan-notRead')">
         <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
       </EmptyState>
-      <FailureNote v-if="fall.error.value" :error="fall.error.value" @again="fall.refetch()" />
+      <FailureNote v-if="failure" :error="failure" @again="(fall.refetch(), scene.refetch())" />
       <template v-if="fall.data.value && figure.data.value && view && question">
         <FallColumn
           v-if="beside.cut.value"
@@ -283,7 +305,6 @@ function does(at: number): string {
             :count="all.length"
             @unavailable="flat = true"
           />
-          <FailureNote v-if="scene.error.value" :error="scene.error.value" @again="scene.refetch()" />
         </template>
         <p class="row acts">
           <ElButton type="primary" @click="showing = true">{{ t("plan-showClient") }}</ElButton>
@@ -292,7 +313,7 @@ function does(at: number): string {
         <SaveFiles :question="question" :figure="figure.data.value" :frame="view" />
         <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("plan-onward") }}</RouterLink>
       </template>
-      <p v-else-if="known && !fall.error.value" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
+      <p v-else-if="known && !failure" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
     </section>
     <section class="stack">
       <template v-if="fall.data.value && figure.data.value && view && question">
@@ -362,6 +383,11 @@ section + section {
   background: var(--sheet);
   box-shadow: inset 4px 0 0 var(--ink);
   padding: 0 12px 12px 16px;
+}
+
+.moves li.faulty {
+  box-shadow: inset 4px 0 0 var(--warn-line);
+  padding-left: 16px;
 }
 
 .off .title b {
@@ -461,8 +487,10 @@ label {
 }
 
 @media (max-width: 700px) {
+  /* What is sticky in a grid stays in its own row. */
   .view {
-    grid-template-columns: minmax(0, 1fr);
+    display: flex;
+    flex-direction: column;
   }
 
   section + section {

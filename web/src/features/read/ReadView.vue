@@ -11,7 +11,7 @@ import { uncut } from "@/shared/hair/useLocks";
 import { copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
-import { computed, nextTick, ref, watch } from "vue";
+import { computed, nextTick, onMounted, ref, watch } from "vue";
 import { t } from "@/shared/words";
 import CsvIntake from "./CsvIntake.vue";
 import GirthLadder from "./GirthLadder.vue";
@@ -117,6 +117,13 @@ async function go(step: Step, by: 1 | -1) {
   await nextTick();
   form.value?.focus(to.step);
 }
+
+/** Whoever arrives with a keyboard types at once; on a screen that is touched a keyboard would cover what is read. */
+onMounted(() => {
+  const typing = matchMedia("(pointer: fine)").matches;
+  if (typing && document.editable.value && !window.document.activeElement?.matches("input, textarea"))
+    void goTo(patch.value);
+});
 
 async function goTo(to: Patch) {
   patch.value = to;

@@ -70,10 +70,18 @@ describe("what two people changed", () => {
         ],
       },
     };
-    expect(sayPath(document, ["zones", "nape", "stretched_mm"])).toBe("Zone, Nape, Stretched");
-    expect(sayPath(document, ["spots", "3", "strength"])).toBe("Weak spots, a scar, Crown, Strength");
-    expect(sayPath(document, ["cut", "moves", "9", "off"])).toBe("Cut, Step, Fringe, Left out");
-    expect(sayPath(document, ["cut", "moves", "4", "kind", "weight", "depth_mm"])).toMatch(/Weight removal, .*Depth/);
+    expect(sayPath(document, ["zones", "nape", "stretched_mm"])).toBe("Nape: Stretched");
+    expect(sayPath(document, ["spots", "3", "strength"])).toBe("Weak spots, a scar, Crown: Strength");
+    expect(sayPath(document, ["cut", "moves", "9", "off"])).toBe("Step 1, Fringe: Left out");
+    expect(sayPath(document, ["cut", "moves", "4", "kind", "weight", "depth_mm"])).toBe(
+      "Step 2, Weight removal: Depth",
+    );
+    expect(sayPath(document, ["cut", "moves", "4", "kind"])).toBe("Step 2, Weight removal: Kind");
+    expect(sayPath(document, ["cut", "moves", "4"])).toBe("Step 2, Weight removal");
+    expect(sayPath(document, ["cut", "moves", "77"])).toBe("A step");
+    expect(sayPath(document, ["cut", "moves", "order"])).toBe("Step, Order");
+    expect(sayPath(document, ["cut", "name"])).toBe("Name");
+    expect(sayPath(document, ["measures", "girth_mm"])).toBe("Girth");
   });
 
   it("shows numbers, words and whole members", () => {

@@ -58,24 +58,49 @@ function sayWord(figure: string, value: string): string {
   return found ? t(`${found}-${value}`) : value;
 }
 
-/** What a path leads to: a member of a list by its name or what it is, else by its place. */
+/** Groups that only hold a document together: nobody calls a figure by them. */
+const STRUCTURE = new Set(["cut", "fingers", "hold", "layout", "measures", "surface", "technique", "zones"]);
+
+/**
+ * What a path leads to, as a colleague would call it: "Step 2, Round layers: Elevation", "Nape: Stretched". What stands before the
+ * figure is the member of a list or the zone that it is of.
+ */
 export function sayPath(document: unknown, path: readonly string[]): string {
-  return path
-    .map((key, i) => {
-      const list = path[i - 1] ?? "";
-      if (!LISTS.has(list) || key === contract.order) return sayField(key);
-      if (!IDS.has(list)) return sayWord(list, key);
-      const member = at(document, path.slice(0, i + 1));
-      const all = at(document, path.slice(0, i));
-      const place = Array.isArray(all) ? all.indexOf(member) + 1 : 0;
-      return sayMember(member) || (place > 0 ? String(place) : "");
-    })
-    .filter((part, i, all) => part && part !== all[i - 1])
-    .join(", ");
+  const of: string[] = [];
+  let figure: string[] = [];
+  path.forEach((key, i) => {
+    const last = i === path.length - 1;
+    const list = path[i - 1] ?? "";
+    if (LISTS.has(list) && key !== contract.order) {
+      of.push(...figure, IDS.has(list) ? sayMember(document, path.slice(0, i + 1)) : sayWord(list, key));
+      figure = [];
+    } else if (list === "zones") {
+      of.push(sayField(key));
+    } else if (last || !isStructure(key, list, path[i + 1])) {
+      figure.push(sayField(key));
+    }
+  });
+  const said = (parts: string[]) => parts.filter((part, i) => part && part !== parts[i - 1]).join(", ");
+  return [said(of), said(figure)].filter(Boolean).join(": ");
 }
 
-/** What a member is called. */
-function sayMember(member: unknown): string {
+/** Whether nobody would say it: a group, the steps of a cut where one of them is meant, and what kind a member is. */
+function isStructure(key: string, parent: string, child: string | undefined): boolean {
+  if (key === "moves") return child !== contract.order;
+  return STRUCTURE.has(key) || key === "kind" || parent === "kind";
+}
+
+/** What a member is called: a step by its number, too. */
+function sayMember(document: unknown, path: readonly string[]): string {
+  const [member, all] = [at(document, path), at(document, path.slice(0, -1))];
+  const place = Array.isArray(all) ? all.indexOf(member) + 1 : 0;
+  const name = nameOf(member);
+  if (path.at(-2) !== "moves") return name || (place > 0 ? String(place) : "");
+  const step = place > 0 ? t("conflict-step", { n: place }) : t("conflict-newStep");
+  return [step, name].filter(Boolean).join(", ");
+}
+
+function nameOf(member: unknown): string {
   if (!isTree(member)) return "";
   if (typeof member.name === "string" && member.name) return member.name;
   const [kind, place] = [member.kind ?? member.direction, member.at ?? member.patch];

@@ -4,7 +4,8 @@ import { isEqual } from "lodash-es";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { createPinia, setActivePinia } from "pinia";
 import { effectScope, nextTick, ref } from "vue";
-import { keepEdits, keptBy } from "./journal";
+import { documentKey } from "./held";
+import { keepEdits, keepSteps, keptBy } from "./journal";
 import { sendKept } from "./sendKept";
 import { sendEdit, useDocument } from "./useDocument";
 
@@ -100,11 +101,13 @@ describe("a document that is edited", () => {
     Object.defineProperty(navigator, "locks", { value: locksOfDevice(), configurable: true });
     fetched.mockReset();
     sent = [];
-    for (const person of [WREN, IVO])
+    for (const person of [WREN, IVO]) {
       await keepEdits(
         [],
         (await keptBy(person)).map(({ key }) => key),
       );
+      await keepSteps(documentKey(person, ID, "talk"), { done: [], undone: [] });
+    }
     scope = effectScope();
   });
 
@@ -257,6 +260,31 @@ describe("a document that is edited", () => {
     page.undo();
     page.undo();
     expect([page.draft.value.note, page.canUndo.value, page.canRedo.value]).toEqual(["a", false, true]);
+  });
+
+  it("can be taken back, and done again, by a page that was loaded anew", async () => {
+    serves(version(3, { note: "a", other: "" }));
+    const page = await open(version(3, { note: "a", other: "" }));
+    for (const note of ["ab", "abc"]) {
+      page.draft.value.note = note;
+      await rest();
+    }
+    page.undo();
+    await rest();
+    scope.stop();
+    await rest();
+
+    scope = effectScope();
+    const again = await open(version(6, { note: "ab", other: "" }));
+    expect([again.canUndo.value, again.canRedo.value]).toEqual([true, true]);
+    again.redo();
+    expect(again.draft.value.note).toBe("abc");
+    again.undo();
+    again.undo();
+    expect([again.draft.value.note, again.canUndo.value]).toEqual(["a", false]);
+    await rest();
+    const theirs = await open(version(7, { note: "a", other: "" }), { person: IVO });
+    expect(theirs.canRedo.value).toBe(false);
   });
 
   it("sends nothing for a person who only reads", async () => {

@@ -10,7 +10,7 @@ import { useEventListener, useThrottleFn } from "@vueuse/core";
 import { v4 as uuid } from "uuid";
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from "vue";
 import { documentKey, hold } from "./held";
-import { keepEdits, keptOf, type KeptEdit } from "./journal";
+import { keepEdits, keepSteps, keptOf, keptSteps, type KeptEdit } from "./journal";
 import { useHistory } from "./useHistory";
 
 /** How long typing rests before it is saved, ms. */
@@ -61,7 +61,11 @@ export function useDocument<T extends object>(
   const refusal = ref<string>();
   /** Whether this device could write down what isn't saved. */
   const kept = ref(true);
-  const history = useHistory(draft, filled);
+  /** Steps are written down once those of the page that was here before have been taken up. */
+  let stepsKept = false;
+  const history = useHistory(draft, filled, (steps) => {
+    if (stepsKept) void keepSteps(documentKey(person, visit, stage), steps).catch(() => undefined);
+  });
 
   /** What the server had when it was last heard of. */
   let base: T = copy(draft.value);
@@ -245,7 +249,13 @@ export function useDocument<T extends object>(
 
   /** What a page that was closed could not hand over is taken up again. */
   async function takeUp() {
-    const left = (await keptOf(person, visit, stage)).filter((known) => !made.has(known.key));
+    const [kept, steps] = await Promise.all([
+      keptOf(person, visit, stage),
+      keptSteps(documentKey(person, visit, stage)).catch(() => undefined),
+    ]);
+    stepsKept = true;
+    if (steps) history.takeUp(steps);
+    const left = kept.filter((known) => !made.has(known.key));
     if (left.length === 0 || state.value === "conflict") return;
     for (const known of left) written.add(known.key);
     const since = pending();
