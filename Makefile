@@ -6,7 +6,7 @@ BINARY := target/release/spirel
 DEMO := --features spirel/demo
 FRONT_SOURCES := $(shell find web/src web/public locales -type f) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
-.PHONY: demo test build contract bench pictures database browser
+.PHONY: demo test build contract bench trials fuzz pictures database browser
 
 ## Serves the made-up house on http://127.0.0.1:8420 until Ctrl-C.
 demo: database build
@@ -17,8 +17,8 @@ demo: database build
 test: database browser web/node_modules/.package-lock.json web/dist/index.html
 	$(CARGO) fmt --all --check
 	cd web && npm run --silent types && npm run --silent lint && npm run --silent api -- --check && npm run --silent unit
-	$(CARGO) clippy --locked --release --package spirel -- -D warnings
 	$(CARGO) clippy --locked --release --workspace --all-targets $(DEMO) -- -D warnings
+	$(CARGO) clippy --locked --release --workspace --all-targets -- -D warnings
 	RUSTDOCFLAGS='-A rustdoc::private_intra_doc_links -D rustdoc::broken_intra_doc_links' $(CARGO) doc --quiet --locked --release --no-deps --workspace --document-private-items $(DEMO)
 	$(CARGO) test --locked --release --workspace --doc $(DEMO)
 	$(CARGO) test --locked --release --workspace --exclude spirel-testkit $(DEMO) --lib --bins --tests
@@ -38,6 +38,15 @@ contract: build web/node_modules/.package-lock.json
 bench: database browser build web/node_modules/.package-lock.json
 	$(CARGO) bench --locked --package spirel-core
 	cd web && npx playwright test --config speed.config.ts
+
+## Kills server and database beside writers, then asks as fifty and two hundred people would (docs/robustness.md).
+trials: database build
+	$(CARGO) run --locked --release --package spirel $(DEMO) --example kills -- 20
+	$(CARGO) run --locked --release --package spirel $(DEMO) --example load
+
+## Sends requests that are generated from the API's description.
+fuzz: database build
+	tools/fuzz
 
 ## Takes the pictures in docs/screenshots again.
 pictures: database browser build web/node_modules/.package-lock.json
