@@ -42,6 +42,7 @@ bench: database browser build web/node_modules/.package-lock.json
 ## Kills server and database beside writers, then asks as fifty and two hundred people would (docs/robustness.md).
 trials: database build
 	$(CARGO) run --locked --release --package spirel $(DEMO) --example kills -- 20
+	$(CARGO) run --locked --release --package spirel $(DEMO) --example first_starts -- 24
 	$(CARGO) run --locked --release --package spirel $(DEMO) --example load
 
 ## Sends requests that are generated from the API's description.

@@ -13,7 +13,7 @@ pub struct Server {
 }
 
 /// The binary that is tried: `SPIREL` if it is set, else the one that Cargo built beside this program.
-fn binary() -> PathBuf {
+pub fn binary() -> PathBuf {
     let beside = || {
         let own = std::env::current_exe().expect("this program has a path");
         own.parent().and_then(Path::parent).expect("it lies in examples/").join("spirel")
