@@ -4234,7 +4234,10 @@ export interface operations {
     add_client: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Asked for again under the same key, it is made once. */
+                "Idempotency-Key"?: string | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4312,7 +4315,10 @@ export interface operations {
     import_visit: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Asked for again under the same key, it is made once. */
+                "Idempotency-Key"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -4400,7 +4406,10 @@ export interface operations {
     begin_visit: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Asked for again under the same key, it is made once. */
+                "Idempotency-Key"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -4453,7 +4462,10 @@ export interface operations {
                 /** @description Length of its side on the scalp, mm, 3 to 30. */
                 side_mm?: number;
             };
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4533,7 +4545,10 @@ export interface operations {
     cures: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4573,7 +4588,10 @@ export interface operations {
     doubts: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4613,7 +4631,10 @@ export interface operations {
     fall: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4653,7 +4674,10 @@ export interface operations {
     figure: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4693,7 +4717,10 @@ export interface operations {
     hang: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4773,7 +4800,10 @@ export interface operations {
     locks: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4813,7 +4843,10 @@ export interface operations {
     mark: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4853,7 +4886,10 @@ export interface operations {
     marks: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4893,7 +4929,10 @@ export interface operations {
     now: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4933,7 +4972,10 @@ export interface operations {
     outlines: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4973,7 +5015,10 @@ export interface operations {
     parted: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5013,7 +5058,10 @@ export interface operations {
     scene: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5053,7 +5101,10 @@ export interface operations {
     sections: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5093,7 +5144,10 @@ export interface operations {
     strand: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5133,7 +5187,10 @@ export interface operations {
     summary: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5173,7 +5230,10 @@ export interface operations {
     talk: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5213,7 +5273,10 @@ export interface operations {
     curls: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5241,7 +5304,10 @@ export interface operations {
     cuts: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5269,7 +5335,10 @@ export interface operations {
     scalp_of_density: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
             path: {
                 hairs_per_cm2: number;
             };

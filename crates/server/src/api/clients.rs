@@ -36,7 +36,9 @@ pub async fn list_clients(
 }
 
 /// Takes in a client, who has agreed that measures and notes are kept.
-#[utoipa::path(tag = "clients", request_body = ClientDraft, responses(
+#[utoipa::path(tag = "clients", request_body = ClientDraft, params(
+    ("Idempotency-Key" = Option<String>, Header, description = "Asked for again under the same key, it is made once.")
+), responses(
     (status = 201, body = Client), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/clients")]

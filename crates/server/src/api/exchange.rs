@@ -67,7 +67,9 @@ pub async fn export_csv(
 
 /// Reads an exported visit into a new visit of this client. A file with faults is refused whole, each fault with its
 /// field and line.
-#[utoipa::path(tag = "visits", request_body = VisitFile, responses(
+#[utoipa::path(tag = "visits", request_body = VisitFile, params(
+    ("Idempotency-Key" = Option<String>, Header, description = "Asked for again under the same key, it is made once.")
+), responses(
     (status = 201, body = Visit), (status = 400, body = ProblemDetails), (status = 422, body = ProblemDetails)
 ))]
 #[post("/api/clients/{id}/import")]

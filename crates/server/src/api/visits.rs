@@ -36,7 +36,9 @@ pub struct NewVisit {
 }
 
 /// Begins a visit.
-#[utoipa::path(tag = "visits", request_body = NewVisit, responses(
+#[utoipa::path(tag = "visits", request_body = NewVisit, params(
+    ("Idempotency-Key" = Option<String>, Header, description = "Asked for again under the same key, it is made once.")
+), responses(
     (status = 201, body = Visit), (status = 403, body = ProblemDetails), (status = 404, body = ProblemDetails)
 ))]
 #[post("/api/clients/{id}/visits")]

@@ -6,7 +6,9 @@ use actix_web::web;
 use spirel_core::devices::{FromApp, ToApp};
 use std::sync::LazyLock;
 use utoipa::openapi::content::ContentBuilder;
-use utoipa::openapi::{PathItem, Ref, RefOr, ResponseBuilder};
+use utoipa::openapi::path::{Parameter, ParameterBuilder, ParameterIn};
+use utoipa::openapi::schema::{ObjectBuilder, Type};
+use utoipa::openapi::{PathItem, Ref, RefOr, Required, ResponseBuilder};
 use utoipa::{Modify, OpenApi};
 
 macro_rules! routes {
@@ -75,6 +77,16 @@ routes![
     audit::audit,
 ];
 
+fn view_parameter() -> Parameter {
+    ParameterBuilder::new()
+        .name("Spirel-View")
+        .parameter_in(ParameterIn::Header)
+        .required(Required::False)
+        .description(Some("A number (UUID) of the view that asks: what it asked before is given up."))
+        .schema(Some(ObjectBuilder::new().schema_type(Type::String)))
+        .build()
+}
+
 /// What every operation may answer instead of what it says: a refusal, in the one form that refusals have.
 struct Refusals;
 
@@ -85,6 +97,10 @@ impl Modify for Refusals {
         for item in described.paths.paths.values_mut() {
             let all = [&mut item.get, &mut item.post, &mut item.put, &mut item.patch, &mut item.delete];
             for operation in all.into_iter().flatten() {
+                // Every computation may say which view asks.
+                if operation.tags.iter().flatten().any(|tag| tag == "compute") {
+                    operation.parameters.get_or_insert_default().push(view_parameter().into());
+                }
                 for (status, response) in &mut operation.responses.responses {
                     let RefOr::T(response) = response else { continue };
                     if status.starts_with(['4', '5']) {
