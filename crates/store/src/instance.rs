@@ -16,6 +16,8 @@ use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
 use std::thread::JoinHandle;
 use std::time::{Duration, Instant};
 
+/// What names of data folders that are being made begin with.
+const HALF_MADE: &str = "data.new";
 /// The database the product keeps its rows in.
 const DATABASE: &str = "spirel";
 /// How long a start may take: 0.2 s on a quiet machine, far more on one that shares its cores.
@@ -115,6 +117,13 @@ impl LocalDatabase {
         end_orphans(&folder);
         let owner = Owner::of_database().map_err(at)?;
         owner.can_enter(&folder)?;
+        // What an earlier start left half made is in nobody's way: its maker may still be writing there, so each start has a place
+        // of its own, and what can't be removed yet goes at the next one.
+        for left in fs::read_dir(&folder).map_err(at)?.flatten() {
+            if left.file_name().to_string_lossy().starts_with(HALF_MADE) {
+                let _ = fs::remove_dir_all(left.path());
+            }
+        }
         let data = folder.join("data");
         if !data.exists() {
             install(&folder, &data, &owner)?;
@@ -400,11 +409,8 @@ fn free_port(wanted: Option<u16>) -> Result<u16, InstanceError> {
 /// leaves nothing half made.
 fn install(folder: &Path, data: &Path, owner: &Owner) -> Result<(), InstanceError> {
     let tool = find("mariadb-install-db")?;
-    let fresh = folder.join("data.new");
     let failed = |e: io::Error| InstanceError::Install(e.to_string());
-    if fresh.exists() {
-        fs::remove_dir_all(&fresh).map_err(failed)?;
-    }
+    let fresh = folder.join(format!("{HALF_MADE}.{}", random_word()));
     fs::create_dir(&fresh).map_err(failed)?;
     owner.give(folder).map_err(failed)?;
     owner.give(&fresh).map_err(failed)?;

@@ -140,3 +140,27 @@ fn databases_that_are_made_at_the_same_time_leave_each_other_alone() {
         outcome.unwrap();
     }
 }
+
+#[test]
+fn what_an_earlier_start_left_half_made_is_in_nobodys_way() {
+    // Whoever was making it may still write there after its program was killed: a start that cleared the place first failed.
+    let folder = tempfile::Builder::new().prefix("spirel-half-").tempdir().unwrap();
+    let place = folder.path().canonicalize().unwrap();
+    std::fs::create_dir_all(place.join("data.new.left/mysql")).unwrap();
+    let stop = std::sync::atomic::AtomicBool::new(false);
+    std::thread::scope(|scope| {
+        scope.spawn(|| {
+            while !stop.load(std::sync::atomic::Ordering::Relaxed) {
+                let _ = std::fs::create_dir_all(place.join("data.new.left/mysql"));
+                let _ = std::fs::write(place.join("data.new.left/mysql/table"), "half");
+            }
+        });
+        let started = LocalDatabase::start(&place, &InstanceOptions::default()).map(LocalDatabase::stop);
+        stop.store(true, std::sync::atomic::Ordering::Relaxed);
+        started.unwrap();
+    });
+    LocalDatabase::start(&place, &InstanceOptions::default()).map(LocalDatabase::stop).unwrap();
+    let names = std::fs::read_dir(&place).unwrap().flatten().map(|entry| entry.file_name());
+    let data: Vec<_> = names.filter(|name| name.to_string_lossy().starts_with("data")).collect();
+    assert_eq!(data, ["data"], "and it is cleared away once nobody writes there");
+}
