@@ -22,8 +22,8 @@ pub const DEEPEST: usize = 30;
 /// Most entries of a list or names of a group within a value; no document has as many.
 pub const MOST_ENTRIES: usize = 500;
 
-/// Most values within the values of one edit, counted with those that hold others: a cut with all that it may have has a
-/// quarter of them.
+/// Most values within the values of one edit, counted with those that hold others: three hundred times what the largest cut that
+/// ships has.
 pub const MOST_VALUES: usize = 60_000;
 
 /// Name at the end of a list's path under which the order of its members stands.

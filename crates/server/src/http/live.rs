@@ -178,7 +178,7 @@ impl Listener {
         })
     }
 
-    /// Its events, until the session ends, the server stops, or it falls too far behind.
+    /// Its events, until the session ends, the server stops, or the database is away while it catches up.
     pub fn events(self) -> impl Stream<Item = Result<Bytes, ApiError>> {
         stream::unfold(self, |mut listener| async move {
             let text = listener.next().await?;

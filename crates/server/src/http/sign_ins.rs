@@ -1,5 +1,5 @@
-//! How often a sign-in may be tried. Whoever guesses is slowed and then refused; the right password is never shut out for longer
-//! than one more try takes its turn, and nobody else who comes from the same address is.
+//! How often a sign-in may be tried. Whoever guesses is slowed and then refused. The owner of the name still enters from another
+//! address, and others from the guesser's address enter with their own names, until all tries from there are far more.
 
 use super::ApiError;
 use governor::{DefaultKeyedRateLimiter, Quota, RateLimiter};
