@@ -230,6 +230,7 @@ since-same = As it was, as far as measuring tells: { $zones }.
 words-soaksFast = It takes up water at once: wet it stretches more than most hair. Measure it sprung wet, too (zones without: { $n }), or mark it dry.
 words-soaksSlowly = Water hardly goes in: wet it well before a wet mark, and measure it sprung wet, too (zones without: { $n }).
 words-curlLooser = { $zone }: the curl you saw is looser than its lengths say. Measure one of them again.
+words-curlEither = { $zone }: its lengths tell loops { $tighter } or { $looser } wide alike. Count its turns, or hold a loop to the rule.
 words-curlTighter = { $zone }: the curl you saw is tighter than its lengths say. Measure one of them again.
 words-strandsDiffer = { $zone }: strands differ by { $points } points of shrinkage, far more than usual. Measure more of them, or treat parts of it apart.
 words-evenSoFar = Where it is read, it shrinks by { $percent } %.

@@ -66,7 +66,7 @@ fn main() {
                 if strand.root.zone == zone.zone
                     && let Some(fibre) = strand.model.fibre_from_worn(mark.target_mm, strand.worn)
                 {
-                    *lengths = [fibre; 8];
+                    *lengths = spirel_core::hair::ShareLengths::all(fibre);
                 }
             }
             let ends = fall(&hair, &worn)

@@ -67,8 +67,8 @@ pub const WIDTH_COARSE_UM: Constant = constant(88.0, (80.0, 120.0), ROBBINS);
 
 /// Curvature of the worn style as a share of the natural: diffused curls are set a little tighter than they spring.
 pub const CURVATURE_DIFFUSED: Constant = constant(1.05, (1.0, 1.15), OWN);
-/// Curvature left in brushed-out hair.
-pub const CURVATURE_BRUSHED: Constant = constant(0.7, (0.5, 0.9), OWN);
+/// Curvature left in brushed-out hair: brushing takes locks apart, and loops open by some per cent of the length at most.
+pub const CURVATURE_BRUSHED: Constant = constant(0.94, (0.85, 1.0), OWN);
 /// Curvature left in hair smoothed with brush or iron.
 pub const CURVATURE_SMOOTHED: Constant = constant(0.1, (0.02, 0.25), OWN);
 
@@ -223,9 +223,9 @@ pub const HAIRS_PER_CM2: Constant =
 pub const PACKING_STRAIGHT: Constant = constant(0.09, (0.04, 0.2), OWN);
 /// By how many times more volume closed curls take than straight hair, β in φ = φ₀/(1 + β(1 − x²)²). Fitted to a client by one
 /// worn width. Compare Goldstein, Warren, Ball 2012, Phys. Rev. Lett. 108, 078101, and van Wyk 1946, J. Text. Inst. 37.
-pub const PACKING_CURL: Constant = constant(6.5, (0.5, 24.0), OWN);
+pub const PACKING_CURL: Constant = constant(6.6, (0.5, 24.0), OWN);
 /// The same times so many where curls are brushed out: single fibres lie out of phase and keep each other away.
-pub const PACKING_BRUSHED: Constant = constant(2.0, (1.3, 3.0), OWN);
+pub const PACKING_BRUSHED: Constant = constant(1.5, (1.2, 3.0), OWN);
 /// By how much more a lock of closed curls is stiff than its fibres one by one; open hair slips.
 pub const LOCK_ENTANGLED: Constant = constant(8.0, (2.0, 30.0), OWN);
 /// Clumping in light through hair: fibres in locks hide each other (Nilson 1971, Agric. Meteorol. 8).
@@ -242,7 +242,7 @@ pub const SEE_THROUGH: Constant = constant(0.25, (0.1, 0.5), OWN);
 /// degree.
 pub const CHOPPY_SHARE: Constant = constant(5.5, (3.0, 10.0), OWN);
 /// Depth of a step in the outline that shows, mm.
-pub const CHOPPY_STEP_MM: Constant = constant(1.0, (0.5, 3.0), OWN);
+pub const CHOPPY_STEP_MM: Constant = constant(0.6, (0.5, 3.0), OWN);
 /// Share of the ends of hairs that others from the same group of pores leave free: set on generated pictures.
 pub const SCOPE_FREE_SHARE: Constant = constant(0.85, (0.7, 1.0), OWN);
 /// Distance in a picture at which two hairs run together, px: set on generated pictures.

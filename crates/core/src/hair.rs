@@ -1,8 +1,8 @@
 //! A whole head of hair: the form, guide roots over it, and at each root what kind of hair grows there, how much of it,
 //! and how long it is now.
 //!
-//! What grows there is [`grow`](crate::grow)'s to say. The hair of a root is eight equal shares that may differ in length, so
-//! that taking weight is exact bookkeeping ([`ShareLengths`]).
+//! What grows there is [`grow`](crate::grow)'s to say. The hair of a root is shares that may differ in length, so that taking
+//! weight is exact bookkeeping ([`ShareLengths`]).
 
 use crate::drape::{Drape, Packing, Profile, Shell, Terms};
 use crate::fibre::{LengthModel, Moisture, Rod, WornStyle};
@@ -10,11 +10,7 @@ use crate::head::{Body, Hairline, HeadForm, Measures, PartLine, Root, Scalp};
 use crate::learn::Hand;
 use rayon::prelude::*;
 
-/// Equal shares of a root's hair that may differ in length.
-pub const SHARES: usize = 8;
-
-/// Fibre lengths of the eight shares of a root's hair, mm.
-pub type ShareLengths = [f64; SHARES];
+pub use crate::shares::{SHARES, ShareLengths};
 
 /// What grows at a root.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -41,7 +37,8 @@ impl Strand {
     /// Some hairs of a kind, dry and worn in a style.
     pub fn new(root: Root, model: LengthModel, hairs: f64, worn: WornStyle) -> Self {
         let rod = model.rod(0.0, worn.curvature_share());
-        let (profile, bending_mm) = (Profile::of(&rod), bending_mm(&rod));
+        let nests = worn != WornStyle::BrushedOut;
+        let (profile, bending_mm) = (Profile::of(&rod, nests), bending_mm(&rod));
         Self { root, model, hairs, worn, moisture: Moisture::Dry, worn_rod: rod, profile, bending_mm }
     }
 
@@ -54,7 +51,7 @@ impl Strand {
     /// The same hairs as they hang at a moisture: water takes any style out.
     fn wetted(&self, moisture: Moisture) -> Self {
         let rod = self.model.rod(moisture.water_g_per_g(), 1.0);
-        let (profile, bending_mm) = (Profile::of(&rod), bending_mm(&rod));
+        let (profile, bending_mm) = (Profile::of(&rod, true), bending_mm(&rod));
         Self { moisture, worn_rod: rod, profile, bending_mm, ..*self }
     }
 
@@ -153,11 +150,22 @@ impl Hair {
         self.packing.terms(strand.worn, &strand.profile)
     }
 
+    /// The same where it is rooted.
+    pub(crate) fn volume_terms_at_root(&self, strand: &Strand) -> (f64, Terms) {
+        if self.packing.beyond_usual() == 0.0 {
+            return self.volume_terms(strand);
+        }
+        self.packing.towards_the_top(self.up(strand.root.at.y)).terms(strand.worn, &strand.profile)
+    }
+
+    /// How far a height lies on the way from the ears to the top of the head, 0 to 1.
+    pub(crate) fn up(&self, height_mm: f64) -> f64 {
+        (height_mm / self.form.top_mm()).clamp(0.0, 1.0)
+    }
+
     /// Mass of all hair of these lengths, g.
     pub fn mass_g(&self, lengths: &[ShareLengths]) -> f64 {
-        let of = |(strand, lengths): (&Strand, &ShareLengths)| {
-            strand.mass_g_per_mm() * lengths.iter().sum::<f64>() / SHARES as f64
-        };
+        let of = |(strand, lengths): (&Strand, &ShareLengths)| strand.mass_g_per_mm() * lengths.mean();
         self.strands.iter().zip(lengths).map(of).sum()
     }
 }

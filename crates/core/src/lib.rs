@@ -45,6 +45,7 @@ pub mod reading;
 pub mod scene;
 pub mod scope;
 pub mod section;
+mod shares;
 pub mod stage;
 pub mod stop;
 pub mod summary;

@@ -9,7 +9,7 @@ use spirel_core::cut::{
 use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, LengthModel, Moisture};
 use spirel_core::grow::HairRequest;
-use spirel_core::hair::{Hair, SHARES, ShareLengths};
+use spirel_core::hair::{Hair, ShareLengths};
 use spirel_core::head::{Landmark, Place, Point, SkullForm, Zone, mirror, taut_mm};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::section::{Along, Region, Side};
@@ -70,7 +70,7 @@ fn layers(along: Along, from: Landmark, elevation_deg: f64, guide: Guide, held_m
 const TRAVELLING: Guide = Guide::TRAVELLING;
 
 fn mean(lengths: &ShareLengths) -> f64 {
-    lengths.iter().sum::<f64>() / SHARES as f64
+    lengths.mean()
 }
 
 fn after(hair: &Hair, move_: Move) -> Vec<ShareLengths> {
@@ -196,7 +196,7 @@ fn one_length_on_thick_curls_is_a_triangle_and_round_layers_lift_its_widest_poin
 }
 
 #[test]
-fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried() {
+fn hair_carried_away_from_where_it_grows_is_as_long_as_its_section_was_to_be() {
     let hair = even(330.0, STRAIGHT, WidthClass::Coarse, 2048).grow().unwrap();
     let region = Region::All(vec![Region::Half(Side::Left), Region::Zone(Zone::LeftSide)]);
     let held = |over| {
@@ -205,22 +205,16 @@ fn hair_carried_away_from_where_it_grows_stays_longer_by_the_way_it_is_carried()
         after(&hair, movement(region.clone(), MoveKind::Sections(sections), DRY))
     };
     let (own, back) = (held(OverDirection::OwnBase), held(OverDirection::Landmark(Landmark::MastoidLeft)));
-    let hand = {
-        let d = Landmark::MastoidLeft.direction(&hair.hairline);
-        hair.form.point(&d) + hair.form.normal(&d) * 120.0
-    };
     let mut compared = 0;
     for (i, strand) in hair.strands.iter().enumerate() {
         if strand.root.zone != Zone::LeftSide {
             continue;
         }
-        let path_mm = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &hand);
+        // A length belongs to the section's own hair, wherever it is carried: over a section it differs by how much further
+        // each root is from the hand than its middle.
         let reached = strand.model.held_mm(mean(&back[i]), 330.0, DRY);
-        assert!((reached - path_mm.min(reached.max(328.0))).abs() < 0.5, "{reached} {path_mm}");
-        if strand.root.at.z > 25.0 {
-            assert!(mean(&back[i]) > mean(&own[i]) + 5.0, "the front keeps length");
-            compared += 1;
-        }
+        assert!((reached - 120.0).abs() < 16.0, "{reached} at {}", strand.root.at);
+        compared += usize::from((reached - strand.model.held_mm(mean(&own[i]), 330.0, DRY)).abs() > 1.0);
     }
     assert!(compared > 20);
 }
@@ -308,7 +302,7 @@ fn more_roots_change_outlines_and_masses_hardly() {
         let rows = some.levels.iter().rposition(|level| level.fullness >= 0.125).unwrap();
         let worst = (1..rows).map(|i| (a.one_mm[i] - b.one_mm[i]).abs()).fold(0.0, f64::max);
         let at = (1..rows).find(|i| (a.one_mm[*i] - b.one_mm[*i]).abs() == worst).map(|i| a.heights_mm[i]);
-        assert!(worst < 2.0, "{name} {worst} mm at {at:?}");
+        assert!(worst < 3.0, "{name} {worst} mm at {at:?}");
     }
 }
 
@@ -459,7 +453,7 @@ proptest! {
         // A region may not say which way its parting runs: then that is what is answered.
         if let Ok(result) = cut(&hair, &plan) {
             for (after, before) in result.lengths.iter().zip(&hair.lengths) {
-                for (after, before) in after.iter().zip(before) {
+                for (after, before) in after.iter().zip(before.iter()) {
                     prop_assert!(after.is_finite() && *after >= 0.0 && after <= before);
                 }
             }

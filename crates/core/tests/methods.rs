@@ -126,7 +126,10 @@ fn cuts_of_earlier_versions_are_read_and_carried_out() {
         Cut { name: String::new(), purpose: String::new(), moves, ..cut.clone() }
     };
     let second = of_version(2);
-    assert!(second.iter().all(|old| shipped().iter().any(|ships| nameless(&ships.cut) == nameless(old))));
+    let as_read = |old: &&Cut| shipped().iter().any(|ships| nameless(&ships.cut) == nameless(old));
+    // Two have been written anew: their sides are brought to one guide.
+    let anew: Vec<&str> = second.iter().filter(|old| !as_read(old)).map(|old| old.name.as_str()).collect();
+    assert_eq!(anew.len(), 2, "{anew:?}");
     assert_eq!((of_version(1).len(), second.len()), (14, 14));
 }
 

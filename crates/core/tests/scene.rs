@@ -104,7 +104,7 @@ fn ears_are_drawn_where_no_hair_covers_them() {
     let hair = HairRequest { roots: 1024, ..HairRequest::new(reading()) }.grow().expect("possible");
     // Lines that stand out beside the head, at the height of the ears.
     let ears = |length_mm: f64| {
-        let cropped = vec![[length_mm; spirel_core::hair::SHARES]; hair.strands.len()];
+        let cropped = vec![spirel_core::hair::ShareLengths::all(length_mm); hair.strands.len()];
         let scene = scene(&hair, &cropped, None, &[]);
         let lines = &part(&scene, "head lines").points;
         [1.0, -1.0].map(|hand| lines.iter().any(|p| hand * p[0] > 84.0 && p[1].abs() < 20.0))

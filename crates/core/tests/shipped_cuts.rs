@@ -1,10 +1,10 @@
 //! Every cut that ships does what it says it is for, computed against the same head uncut.
 #![allow(clippy::unwrap_used, reason = "a test that can't go on says so by failing")]
 
-use spirel_core::cut::{Cut, CutResult, Guide, MoveKind, OverDirection, Sections, cut, shipped};
+use spirel_core::cut::{Cut, CutResult, FirstLength, Guide, MoveKind, OverDirection, Sections, cut, shipped};
 use spirel_core::fall::{Fall, fall};
 use spirel_core::grow::HairRequest;
-use spirel_core::hair::{Hair, SHARES};
+use spirel_core::hair::Hair;
 use spirel_core::head::{Point, Root, SkullForm, Zone};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 
@@ -80,7 +80,12 @@ fn sections(plan: &mut Cut, change: impl Fn(&mut Sections)) {
 }
 
 fn over_its_base(plan: &mut Cut) {
-    sections(plan, |sections| sections.hold.over_direction = OverDirection::OwnBase);
+    sections(plan, |sections| {
+        sections.hold.over_direction = OverDirection::OwnBase;
+        if sections.guide == Guide::Stationary {
+            sections.guide = Guide::TRAVELLING;
+        }
+    });
 }
 
 impl Outcome {
@@ -102,7 +107,7 @@ impl Outcome {
             .filter(|i| self.hair.strands[*i].root.zone == zone)
             .map(|i| {
                 let lengths = &self.result.lengths[i];
-                lengths.iter().sum::<f64>() / SHARES as f64 / lengths.iter().copied().fold(1.0, f64::max)
+                lengths.mean() / lengths.longest().max(1.0)
             })
             .collect();
         of.iter().sum::<f64>() / of.len() as f64
@@ -250,7 +255,14 @@ fn long_ebb_spares_the_perimeter_frames_the_face_and_keeps_the_sides_long_in_fro
             side(0.0, 30.0) - side(-40.0, 0.0) + 20.0,
         ]
     };
-    purpose_is_met("long_ebb", curls(), purpose, over_its_base);
+    // Each side held over its own base, as short in front as behind.
+    let even = |plan: &mut Cut| {
+        sections(plan, |sections| {
+            sections.guide = Guide::Free;
+            sections.length = FirstLength::WornMm(80.0);
+        });
+    };
+    purpose_is_met("long_ebb", curls(), purpose, even);
 }
 
 #[test]

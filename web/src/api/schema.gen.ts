@@ -1175,7 +1175,7 @@ export interface components {
          * @description A direction in the room, seen from the client.
          * @enum {string}
          */
-        Direction: "forward" | "back" | "up" | "down" | "left" | "right";
+        Direction: "forward" | "back" | "up" | "down" | "left" | "right" | "out";
         /** @description One saved version. */
         Document: {
             /** @description The document in the form its stage gives it. */
@@ -1502,7 +1502,7 @@ export interface components {
          * @description The line the fingers follow.
          * @enum {string}
          */
-        FingerShape: "along_head" | "straight" | "level" | "vertical";
+        FingerShape: "along_head" | "straight" | "level" | "vertical" | "square_to_hair";
         /** @description How the fingers lie. */
         Fingers: {
             /**
@@ -2425,7 +2425,7 @@ export interface components {
          * @description What there is to say of a move that could be carried out.
          * @enum {string}
          */
-        MoveNote: "empty_region" | "reaches_no_hair" | "wet_without_comb" | "no_guide_beside";
+        MoveNote: "empty_region" | "reaches_no_hair" | "wet_without_comb" | "no_guide_beside" | "too_short_to_carry" | "runs_short";
         /** @description What a move did. */
         MoveReport: {
             /**
@@ -2447,6 +2447,11 @@ export interface components {
              * @description Hair it acted on, share of all roots.
              */
             share: number;
+            /**
+             * Format: double
+             * @description The shortest that any hair in sections was held, mm; none for perimeters and weight.
+             */
+            shortest_held_mm?: number | null;
             /**
              * Format: double
              * @description Hair that fell, g.
@@ -3279,6 +3284,12 @@ export interface components {
         };
         /** @description A zone's mark in one state. */
         StateMark: {
+            /**
+             * Format: double
+             * @description How far below the point the line lies along which hair combed down is cut, its allowance with it, mm: none where nothing
+             *     lands at a point, or no hair comes down to it.
+             */
+            line_below_mm?: number | null;
             mark?: components["schemas"]["Mark"] | null;
             /** @description Why it is there. */
             reasons: components["schemas"]["Message"][];
@@ -3676,6 +3687,21 @@ export interface components {
             looser: boolean;
             /** @description Where most. */
             patch: components["schemas"]["Patch"];
+        } | {
+            /** @enum {string} */
+            kind: "curl_either";
+            /**
+             * Format: double
+             * @description … and the looser one.
+             */
+            looser_mm: number;
+            /** @description Where. */
+            patch: components["schemas"]["Patch"];
+            /**
+             * Format: double
+             * @description Width of a loop, the tighter one, mm …
+             */
+            tighter_mm: number;
         } | {
             /**
              * Format: double
@@ -6011,12 +6037,12 @@ export const csvUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["sch
 export const curlWordValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CurlWord"]> = ["straight", "bend", "wave", "ringlet", "coil", "tight_coil", "zigzag"];
 export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CutFormat"]> = ["spirel.cut"];
 export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DeviceKind"]> = ["comb", "gauge", "scope", "meter", "room"];
-export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right"];
+export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right", "out"];
 export const dryingMethodValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingMethod"]> = ["air", "diffuser", "flat_wrap", "brush"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
 export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place", "colour"];
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
-export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical"];
+export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical", "square_to_hair"];
 export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
 export const foundOneOf0CodeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Found"], {
     code: unknown;
@@ -6061,7 +6087,7 @@ export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schem
 export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LineAt"]> = ["front_left", "side_left", "back", "side_right", "front_right"];
 export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
 export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
-export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside"];
+export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside", "too_short_to_carry", "runs_short"];
 export const namedSectionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedSection"]> = ["everything", "fringe_triangle", "top", "horseshoe", "diamond", "sides", "panels", "crown", "halo", "back_above", "back_below", "nape"];
 export const outcomeOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Outcome"], {
     kind: unknown;
@@ -6155,8 +6181,11 @@ export const unusualOneOf5KindValues: ReadonlyArray<Extract<FlattenedDeepRequire
 }>["kind"]> = ["curl_disagrees"];
 export const unusualOneOf6KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
     kind: unknown;
-}>["kind"]> = ["strands_differ"];
+}>["kind"]> = ["curl_either"];
 export const unusualOneOf7KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
+    kind: unknown;
+}>["kind"]> = ["strands_differ"];
+export const unusualOneOf8KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Unusual"], {
     kind: unknown;
 }>["kind"]> = ["long_for_density"];
 export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VisitFormat"]> = ["spirel.visit"];

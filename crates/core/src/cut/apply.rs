@@ -1,18 +1,19 @@
 //! Carries a cut out on a head of hair.
 
+use super::carried::Carried;
 use super::guide::GuideHair;
-use super::hand_line::{HandLine, shares};
+use super::hand_line::{Bases, HandLine, shares};
 use super::report::{MoveNote, MoveReport, SectionShape};
 use super::subsection::{Subsection, divide};
 use super::technique::begins;
 use super::{
-    Cut, Drops, FallLine, FirstLength, Gathered, Guide, Layout, Move, MoveKind, Pattern, Recoil, Sections,
-    Technique,
+    Cut, Drops, FallLine, FingerShape, Fingers, FirstLength, Gathered, Guide, Layout, Move, MoveKind,
+    Pattern, Recoil, Sections, Technique,
 };
 use crate::error::FieldErrors;
 use crate::fall::{combed, worn_as};
 use crate::fibre::{Comb, HeldHair, HeldState, Moisture};
-use crate::hair::{Hair, SHARES, ShareLengths, Strand};
+use crate::hair::{Hair, ShareLengths, Strand};
 use crate::head::{Place, Scalp, Vec3, taut_mm};
 use crate::section::RegionTest;
 use crate::stop::{Stop, Unfinished};
@@ -20,6 +21,12 @@ use rayon::prelude::*;
 
 /// Most sections of a move that are drawn.
 const SHOWN_SECTIONS: usize = 200;
+/// Held length under which hair is called short, mm: two fingers' breadth and what the hand takes; and the share of the first
+/// section's under which nobody has asked for it.
+const SHORT_MM: f64 = 35.0;
+const RUNS_SHORT: f64 = 0.6;
+/// How much hair that is carried may be too short before that is said, mm.
+const GETS_THERE_MM: f64 = 1.0;
 /// Over how much height hair that ends about where it drops out of the hand does so, mm: a finger's breadth.
 const PARTS_OVER_MM: f64 = 16.0;
 
@@ -105,6 +112,7 @@ impl Scissors<'_> {
             cut_share: 0.0,
             taken_g: 0.0,
             held_mm: None,
+            shortest_held_mm: None,
             technique_share,
             technique_depth_mm,
             sections: Vec::new(),
@@ -240,14 +248,28 @@ impl Scissors<'_> {
         let Some(first) = strips.first() else { return Ok((members.len(), 0)) };
         let held_count = strips.iter().map(|strip| strip.members.len()).sum();
         let (hold, fingers, guide) = (&sections.hold, &sections.fingers, sections.guide);
-        let over = |strip: &Subsection, before: Option<&Subsection>| {
-            let before = before.cloned();
-            let strip = strip.clone();
-            let (scalp, hold) = (scalp, *hold);
-            move |share: f64| {
-                let beside = before.as_ref().map(|b| b.base(b.share_at(strip.along(share))));
-                hold.base(&scalp, strip.base(share), beside)
-            }
+        let over = |strip: &Subsection, before: Option<&Subsection>, share: f64| {
+            hold.base(
+                &scalp,
+                strip.base(share),
+                before.map(|before| before.base(before.share_at(strip.along(share)))),
+            )
+        };
+        // Fingers square to their hair have the length where the sections start; others in the middle.
+        let begins = |strip: &Subsection| match fingers.shape {
+            FingerShape::SquareToHair => strip.share_beside(&scalp.direction(sections.layout.from)),
+            _ => 0.5,
+        };
+        let held_at =
+            |strip: &Subsection, before: Option<&Subsection>, from: f64, mm: &dyn Fn(f64) -> f64| {
+                let bases =
+                    Bases { own: |share| strip.base(share), over: |share| over(strip, before, share), from };
+                HandLine::of(&scalp, hold, fingers, mm, &bases)
+            };
+        let measured = |strip: &Subsection, before: Option<&Subsection>| -> Result<HandLine, FieldErrors> {
+            let from = begins(strip);
+            let length_mm = self.first_length_mm(strip, from, sections.length, move_.state)?;
+            Ok(held_at(strip, before, from, &|_| length_mm))
         };
         let beside = match sections.length {
             FirstLength::LikeMove(earlier) => {
@@ -264,26 +286,36 @@ impl Scissors<'_> {
             _ => None,
         };
         let first_hand = match beside {
-            Some(Some(guide_hair)) => guide_hair.hand(&scalp, hold, guide, first),
+            Some(Some(guide_hair)) => {
+                let joined = guide_hair.hand(&scalp, hold, guide, first);
+                if *fingers == Fingers::default() {
+                    joined
+                } else {
+                    // Where it is joined it is as long as its guide; from there the fingers lie as they should.
+                    let length = |share: f64| taut_from(&scalp, &first.base(share), &joined.at(share));
+                    held_at(first, None, guide_hair.nearest(first), &length)
+                }
+            }
             found => {
                 if found.is_some() {
                     report.notes.push(MoveNote::NoGuideBeside);
                 }
-                let length_mm = self.first_length_mm(first, sections.length, move_.state)?;
-                HandLine::of(&scalp, hold, fingers, length_mm, over(first, None))
+                measured(first, None)?
             }
         };
-        let middle = scalp.form.point(&first.base(0.5));
-        let held = taut_mm(scalp.form, &middle, &scalp.form.normal(&first.base(0.5)), &first_hand.at(0.5));
+        let from = begins(first);
+        let held = taut_from(&scalp, &first.base(from), &first_hand.at(from));
         report.held_mm = report.held_mm.or(Some(held));
+        let carried = Carried::of(&scalp, hold, first.base(from), over(first, None, from));
+        if !carried.gets_there(&scalp, held + GETS_THERE_MM) {
+            report.notes.push(MoveNote::TooShortToCarry);
+        }
         let mut hands: Vec<HandLine> = vec![first_hand];
         match guide {
             Guide::Stationary => hands = vec![hands[0].clone(); strips.len()],
             Guide::Free => {
                 for strip in &strips[1..] {
-                    let length_mm = self.first_length_mm(strip, sections.length, move_.state)?;
-                    let before = strip.before.map(|before| &strips[before]);
-                    hands.push(HandLine::of(&scalp, hold, fingers, length_mm, over(strip, before)));
+                    hands.push(measured(strip, strip.before.map(|before| &strips[before]))?);
                 }
             }
             Guide::Travelling { .. } | Guide::Floating { .. } => {
@@ -297,6 +329,15 @@ impl Scissors<'_> {
         report.sections.extend(
             strips.iter().zip(&hands).map(|(strip, hand)| SectionShape::of(&scalp, strip, Some(hand))),
         );
+        let reaches = |(strip, hand): (&Subsection, &HandLine)| {
+            let at = |share: f64| taut_from(&scalp, &strip.base(share), &hand.at(share));
+            [0.0, 0.25, 0.5, 0.75, 1.0].into_iter().map(at).fold(f64::INFINITY, f64::min)
+        };
+        let least = strips.iter().zip(&hands).map(reaches).fold(f64::INFINITY, f64::min);
+        report.shortest_held_mm = Some(report.shortest_held_mm.map_or(least, |other| other.min(least)));
+        if least < SHORT_MM.min(RUNS_SHORT * held) {
+            report.notes.push(MoveNote::RunsShort);
+        }
         let at = |number: usize, share: f64| hands[number].at(share);
         let cut = self.cut_at_hands(&strips, move_, textured, in_hand, |i, number, share| {
             let root = &self.hair.strands[i].root;
@@ -406,16 +447,8 @@ impl Scissors<'_> {
                 &lengths[i],
                 (held.limit?, hair.hand.hold(held.state)),
                 &held.technique,
-                begin,
+                (begin, held.in_hand),
             )?;
-            let after = if held.in_hand >= 1.0 {
-                after
-            } else {
-                std::array::from_fn(|share| {
-                    let place = (share as f64 / SHARES as f64 + begin).fract();
-                    if place < held.in_hand { after[share] } else { before[share] }
-                })
-            };
             Some((i, after, taken_g(&hair.strands[i], before, &after)))
         };
         // Joining the lists would be one more copy of all that was cut.
@@ -443,32 +476,40 @@ impl Scissors<'_> {
         textured: &Textured,
         report: &mut MoveReport,
     ) -> usize {
-        let scalp = self.hair.scalp();
-        let half = (self.hair.strands.len() / 2).max(1);
-        let mut worked = 0;
+        let (hair, lengths, number) = (self.hair, &*self.lengths, self.number);
+        let half = (hair.strands.len() / 2).max(1);
         let strips = self.divided(layout, members);
-        for (number, strip) in strips.iter().enumerate() {
-            let hair = self.hair;
+        // A strand lies in one section only, so that all of them can be worked at once.
+        let worked_in = strips.par_iter().enumerate().flat_map_iter(|(place, strip)| {
             let technique = by_height(hair, technique, strip.members.iter().map(|(i, _)| *i));
-            for (i, _) in &strip.members {
-                if textured.at(strip.number, number + 1 == strips.len(), &hair.strands[*i]) {
-                    let mut after = self.lengths[*i];
-                    technique(*i).work(&mut after, begins(self.number, i % half));
-                    let taken_g = taken_g(&hair.strands[*i], &self.lengths[*i], &after);
-                    self.leave(*i, after, taken_g);
-                    worked += 1;
-                }
-            }
-            report.sections.push(SectionShape::of(&scalp, strip, None));
+            let last = place + 1 == strips.len();
+            let textures = move |i: &usize| textured.at(strip.number, last, &hair.strands[*i]);
+            strip.members.iter().map(|(i, _)| *i).filter(textures).map(move |i| {
+                let mut after = lengths[i];
+                technique(i).work(&mut after, begins(number, i % half), 1.0);
+                (i, after, taken_g(&hair.strands[i], &lengths[i], &after))
+            })
+        });
+        let changed = worked_in.collect_vec_list();
+        let mut worked = 0;
+        for (i, after, taken_g) in changed.into_iter().flatten() {
+            self.leave(i, after, taken_g);
+            worked += 1;
         }
+        let scalp = hair.scalp();
+        report.sections.extend(strips.iter().map(|strip| SectionShape::of(&scalp, strip, None)));
         worked
     }
 }
 
+/// Length of a thread drawn tight from the scalp in a direction to a hand, mm.
+fn taut_from(scalp: &Scalp, d: &Vec3, to: &Vec3) -> f64 {
+    taut_mm(scalp.form, &scalp.form.point(d), &scalp.form.normal(d), to)
+}
+
 /// Mass of what was cut off a strand, g.
 fn taken_g(strand: &Strand, before: &ShareLengths, after: &ShareLengths) -> f64 {
-    let taken_mm: f64 = before.iter().zip(after).map(|(before, after)| before - after).sum();
-    strand.mass_g_per_mm() * taken_mm / SHARES as f64
+    strand.mass_g_per_mm() * (before.mean() - after.mean())
 }
 
 /// The technique as it is used on each of some strands.
@@ -523,9 +564,9 @@ fn shortened(
     lengths: &ShareLengths,
     (limit, hold): (Limit, HeldHair),
     technique: &Technique,
-    begin: f64,
+    (begin, in_hand): (f64, f64),
 ) -> Option<ShareLengths> {
-    let longest = lengths.iter().copied().fold(0.0, f64::max);
+    let longest = lengths.longest();
     // Held hair is never longer than its fibre: what is shorter than the way isn't reached.
     let (Limit::Held(mm) | Limit::Fibre(mm)) = limit;
     if longest <= mm {
@@ -535,8 +576,12 @@ fn shortened(
         Limit::Fibre(fibre) => fibre,
         Limit::Held(held) => hold.fibre_mm(&strand.model, held, longest).filter(|fibre| *fibre < longest)?,
     };
-    let mut after = lengths.map(|length| length.min(fibre));
-    technique.work(&mut after, begin);
-    debug_assert!((0..SHARES).all(|i| after[i] <= lengths[i]));
+    let mut after = *lengths;
+    if in_hand >= 1.0 {
+        after.iter_mut().for_each(|length| *length = length.min(fibre));
+    } else {
+        after.cut_stretch(begin, in_hand, |length, _| length.min(fibre));
+    }
+    technique.work(&mut after, begin, in_hand);
     Some(after)
 }

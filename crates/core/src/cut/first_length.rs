@@ -43,7 +43,7 @@ impl Scissors<'_> {
             let (mut root, mut length) = (Vec3::zeros(), 0.0);
             for (_, i) in &nearest[..few] {
                 let strand = &self.hair.strands[*i];
-                let longest = self.lengths[*i].iter().copied().fold(0.0, f64::max);
+                let longest = self.lengths[*i].longest();
                 root += strand.root.at.normalize() / few as f64;
                 length += self.hair.hand.hold(state).held_mm(&strand.model, longest, longest) / few as f64;
             }
@@ -53,14 +53,15 @@ impl Scissors<'_> {
         Some(GuideHair::new(roots, lengths))
     }
 
-    /// How long a section is held over the middle of its base when it is the first, or measured on itself, mm.
+    /// How long a section is held at a share of the way along it when it is the first, or measured on itself, mm.
     pub(super) fn first_length_mm(
         &self,
         section: &Subsection,
+        from: f64,
         length: FirstLength,
         state: HeldState,
     ) -> Result<f64, FieldErrors> {
-        let middle = section.base(0.5);
+        let middle = section.base(from);
         let nearness = |i: &usize| self.hair.strands[*i].root.at.normalize().dot(&middle);
         let Some(nearest) =
             section.members.iter().map(|(i, _)| *i).max_by(|a, b| nearness(a).total_cmp(&nearness(b)))
@@ -69,7 +70,7 @@ impl Scissors<'_> {
         };
         let strand = &self.hair.strands[nearest];
         let hold = self.hair.hand.hold(state);
-        let now = self.lengths[nearest].iter().copied().fold(0.0, f64::max);
+        let now = self.lengths[nearest].longest();
         let held_when_worn = |mm: f64| {
             let fibre = strand.model.fibre_from_worn(mm, strand.worn).unwrap_or(now);
             hold.held_mm(&strand.model, fibre, fibre.max(now))

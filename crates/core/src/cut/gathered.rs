@@ -1,6 +1,7 @@
 //! Twisted sections held to a point of the face.
 
-use super::{Direction, Layout};
+use super::carried::Carried;
+use super::{Direction, Hold, Layout, OverDirection};
 use crate::error::{FieldErrors, Problem};
 use crate::hair::Hair;
 use crate::head::{Point, Vec3};
@@ -100,7 +101,9 @@ impl Gathered {
     /// Where the hand is that holds hair rooted round a place of the scalp.
     pub(super) fn hand(&self, hair: &Hair, middle: &Vec3) -> Option<Vec3> {
         if let Some(toward) = self.toward {
-            return Some(hair.form.point(middle) + toward.vector() * self.drawn_mm?);
+            let (scalp, d) = (hair.scalp(), middle.try_normalize(1e-9)?);
+            let hold = Hold { over_direction: OverDirection::Toward(toward), ..Hold::at(90.0) };
+            return Some(Carried::of(&scalp, &hold, d, d).hand(&scalp, self.drawn_mm?));
         }
         let place = self.to?.place(&hair.form, &hair.measures)?;
         let sign = if self.of_side() == Side::Right { -1.0 } else { 1.0 };

@@ -9,16 +9,15 @@
 //! to first order Lₙ = L + h·cos θ: one level line at 0°, graduation between, uniform layers at 90°, shorter above than below
 //! past it. On the round head both are taut paths.
 
+use super::carried::Carried;
 use super::hand_line::{HandLine, shares};
 use super::hold::{Guide, Hold};
 use super::subsection::Subsection;
 use crate::head::{Scalp, Vec3, taut_mm};
 use rayon::prelude::*;
 
-/// Distance in mm at which a hand is found: a tenth of what is drawn, far below what a comb shows.
-const FOUND_MM: f64 = 1e-3;
-/// Most corrections for a guide that lies on the head. Each brings a tenth of what was off at most.
-const MOST: usize = 12;
+/// Distance between unit vectors, of which places are as near as one another: a finger's breadth on the head.
+const AS_NEAR: f64 = 0.15;
 
 /// Points of a hand that are found in one go.
 const AT_ONCE: usize = 9;
@@ -55,6 +54,16 @@ impl GuideHair {
         Self { roots, lengths_mm }
     }
 
+    /// The share of the way along the next section at which it is nearest: of several that are as near, the middle.
+    pub fn nearest(&self, next: &Subsection) -> f64 {
+        let apart: Vec<f64> =
+            shares().zip(&self.roots).map(|(share, root)| (next.base(share) - root).norm()).collect();
+        let least = apart.iter().copied().fold(f64::INFINITY, f64::min);
+        let near = shares().zip(&apart).filter(|(_, apart)| **apart <= least + AS_NEAR);
+        let off = |share: f64| (share - 0.5).abs();
+        near.map(|(share, _)| share).min_by(|a, b| off(*a).total_cmp(&off(*b))).unwrap_or(0.5)
+    }
+
     /// The hand that holds it together with the next section.
     pub fn hand(&self, scalp: &Scalp, hold: &Hold, guide: Guide, next: &Subsection) -> HandLine {
         let (past_mm, guide_share) = guide.carried().unwrap_or((0.0, 0.5));
@@ -65,10 +74,7 @@ impl GuideHair {
             let middle =
                 (here * (1.0 - guide_share) + there * guide_share).try_normalize(1e-9).unwrap_or(root);
             let over = hold.base(scalp, middle, Some(before));
-            let (from, out) = (scalp.form.point(&over), hold.away(scalp, &over));
-            let root = scalp.form.point(&before);
-            let reach = reach_mm(scalp, &root, &scalp.form.normal(&before), &from, &out, self.lengths_mm[i]);
-            from + out * (reach + past_mm).max(0.0)
+            Carried::of(scalp, hold, before, over).hand_past(scalp, self.lengths_mm[i], past_mm)
         };
         // Each subsection waits for the one before, so that what lies along it is all there is to be done at once.
         let shares: Vec<f64> = shares().collect();
@@ -76,31 +82,19 @@ impl GuideHair {
     }
 }
 
-/// How far from `from` in the direction `out` a guide of this length that is rooted elsewhere ends, mm.
-fn reach_mm(scalp: &Scalp, root: &Vec3, normal: &Vec3, from: &Vec3, out: &Vec3, length_mm: f64) -> f64 {
-    let beside = from - root;
-    let along = beside.dot(out);
-    // Straight: the further of the two places at that distance from the root; a guide too short to get there ends nearest.
-    let rest = length_mm * length_mm - beside.norm_squared() + along * along;
-    let mut reach = (rest.max(0.0).sqrt() - along).max(0.0);
-    for _ in 0..MOST {
-        let over = taut_mm(scalp.form, root, normal, &(from + out * reach)) - length_mm;
-        // Hair that lies on the head has further to go, and as much as the hand comes nearer.
-        if over.abs() < FOUND_MM || reach == 0.0 || rest < 0.0 {
-            break;
-        }
-        reach = (reach - over).max(0.0);
-    }
-    reach
-}
-
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::cut::hand_line::Bases;
     use crate::cut::subsection::divide;
     use crate::cut::{Direction, FingerShape, Fingers, HeadTilt, Layout, OverDirection};
     use crate::head::{Hairline, HeadForm, Landmark, Measures, SkullForm, direction};
     use crate::section::Along;
+
+    fn first_hand(scalp: &Scalp, hold: &Hold, fingers: &Fingers, mm: f64, section: &Subsection) -> HandLine {
+        let base = |share| section.base(share);
+        HandLine::of(scalp, hold, fingers, |_| mm, &Bases { own: base, over: base, from: 0.5 })
+    }
 
     fn hairline() -> Hairline {
         let measures = Measures::default();
@@ -132,7 +126,7 @@ mod tests {
             .collect();
         let sections = divide(&Layout::new(along, apart, Landmark::NapeCentre), &scalp, &strands);
         let h = (sections[1].base(0.5).dot(&sections[0].base(0.5)).acos()) * radius;
-        let mut hand = HandLine::of(&scalp, hold, fingers, first, |share| sections[0].base(share));
+        let mut hand = first_hand(&scalp, hold, fingers, first, &sections[0]);
         let mut lengths = vec![first];
         for pair in sections.windows(2) {
             hand = GuideHair::of(&scalp, &pair[0], &hand, &pair[1]).hand(&scalp, hold, guide, &pair[1]);
@@ -298,7 +292,7 @@ mod tests {
             let sections =
                 divide(&Layout::new(Along::Vertical, 12.0, Landmark::NapeCentre), &scalp, &strands);
             let hold = Hold::at(90.0);
-            let mut hand = HandLine::of(&scalp, &hold, &fingers, 100.0, |share| sections[0].base(share));
+            let mut hand = first_hand(&scalp, &hold, &fingers, 100.0, &sections[0]);
             for pair in sections.windows(2) {
                 hand = GuideHair::of(&scalp, &pair[0], &hand, &pair[1]).hand(
                     &scalp,

@@ -1,5 +1,6 @@
 //! Where the fingers hold a subsection.
 
+use super::carried::Carried;
 use super::hold::{FingerShape, Fingers, Hold};
 use crate::head::{Landmark, Scalp, Vec3};
 
@@ -12,54 +13,66 @@ pub(super) struct HandLine {
     pub points: Vec<Vec3>,
 }
 
+/// What a finger line is laid over: by the share of the way along a section, 0 to 1, where its hair grows and over which place it
+/// is held; and the share at which its length is measured.
+pub(super) struct Bases<Own, Over> {
+    pub own: Own,
+    pub over: Over,
+    pub from: f64,
+}
+
 impl HandLine {
-    /// The fingers over the base `over` of a section, `length_mm` from the scalp at its middle.
+    /// The fingers over a section, so far from where its hair grows as `length_mm` says for a share of the way along it.
+    ///
+    /// Fingers along the head keep that length everywhere. Any other line has it where it begins alone.
     pub fn of(
         scalp: &Scalp,
         hold: &Hold,
         fingers: &Fingers,
-        length_mm: f64,
-        over: impl Fn(f64) -> Vec3,
+        length_mm: impl Fn(f64) -> f64,
+        bases: &Bases<impl Fn(f64) -> Vec3, impl Fn(f64) -> Vec3>,
     ) -> Self {
-        let bases: Vec<Vec3> = shares().map(over).collect();
-        let points: Vec<Vec3> = bases.iter().map(|d| scalp.form.point(d)).collect();
-        let hands = |length: &dyn Fn(usize) -> f64| -> Vec<Vec3> {
-            (0..POINTS).map(|i| points[i] + hold.away(scalp, &bases[i]) * length(i)).collect()
-        };
-        let middle = POINTS / 2;
-        let flat = hands(&|_| length_mm);
-        let chord = match fingers.shape {
-            FingerShape::AlongHead => None,
-            FingerShape::Straight => Some(points[POINTS - 1] - points[0]),
-            FingerShape::Level => {
-                let chord = points[POINTS - 1] - points[0];
-                Some(Vec3::new(chord.x, 0.0, chord.z))
-            }
-            FingerShape::Vertical => Some(Vec3::new(0.0, points[POINTS - 1].y - points[0].y, 0.0)),
-        };
+        let base = |share: f64| Carried::of(scalp, hold, (bases.own)(share), (bases.over)(share));
+        let all: Vec<Carried> = shares().map(base).collect();
+        let first = base(bases.from);
+        let place = bases.from * (POINTS - 1) as f64;
         // A bow adds all of it in the middle and nothing at the ends.
         let bow = |i: usize| {
-            let off = i as f64 / middle as f64 - 1.0;
+            let off = 2.0 * i as f64 / (POINTS - 1) as f64 - 1.0;
             fingers.bow_mm * (1.0 - off * off)
         };
-        // The slant adds length in proportion to the way from the middle towards the end that stays longer.
-        let slope = fingers.slant_deg.to_radians().tan() * toward(scalp, fingers.longer_toward, &points);
-        let along = |i: usize| (points[i] - points[middle]).norm() * (i as f64 - middle as f64).signum();
-        let slanted = |i: usize| (length_mm + slope * along(i) + bow(i)).max(0.0);
-        let points = match chord {
-            None if slope == 0.0 && fingers.bow_mm == 0.0 => flat,
-            None => hands(&slanted),
-            Some(chord) => {
-                let away = hold.away(scalp, &bases[middle]);
-                let step = chord / (POINTS - 1) as f64;
-                let at = |i: usize| {
-                    let steps = i as f64 - middle as f64;
-                    flat[middle] + step * steps + away * (slope * step.norm() * steps + bow(i))
-                };
-                (0..POINTS).map(at).collect()
+        // The slant adds length in proportion to the way from where the line begins towards the end that stays longer.
+        let ends = [all[0].over_at, all[POINTS - 1].over_at];
+        let slope = fingers.slant_deg.to_radians().tan() * toward(scalp, fingers.longer_toward, &ends);
+        let along = |i: usize| (all[i].over_at - first.over_at).norm() * (i as f64 - place).signum();
+        let more = |i: usize| slope * along(i) + bow(i);
+        let at_first = length_mm(bases.from);
+        let straight = |chord: Vec3| -> Vec<Vec3> {
+            let from = first.hand(scalp, at_first);
+            let step = chord / (POINTS - 1) as f64;
+            let at = |i: usize| {
+                let steps = i as f64 - place;
+                from + step * steps + first.out * (slope * step.norm() * steps + bow(i))
+            };
+            (0..POINTS).map(at).collect()
+        };
+        let chord = ends[1] - ends[0];
+        let points = match fingers.shape {
+            FingerShape::AlongHead => (0..POINTS)
+                .map(|i| all[i].hand(scalp, (length_mm(i as f64 / (POINTS - 1) as f64) + more(i)).max(0.0)))
+                .collect(),
+            FingerShape::Straight => straight(chord),
+            FingerShape::Level => straight(Vec3::new(chord.x, 0.0, chord.z)),
+            FingerShape::Vertical => straight(Vec3::new(0.0, chord.y, 0.0)),
+            FingerShape::SquareToHair => {
+                let from = first.reach_mm(scalp, at_first);
+                let squared = squared_mm(&all, &first, place);
+                (0..POINTS).map(|i| all[i].out_mm(scalp, (from + squared[i] + more(i)).max(0.0))).collect()
             }
         };
-        Self { points }
+        let mut line = Self { points };
+        line.points.iter_mut().for_each(|point| *point = outside(scalp, point));
+        line
     }
 
     /// Through known points.
@@ -85,12 +98,39 @@ pub(super) fn shares() -> impl Iterator<Item = f64> {
     (0..POINTS).map(|i| i as f64 / (POINTS - 1) as f64)
 }
 
-/// +1 if the landmark lies beyond the last point rather than the first, else −1; 0 without one.
-fn toward(scalp: &Scalp, landmark: Option<Landmark>, points: &[Vec3]) -> f64 {
+/// By how much longer than where it begins each point of a finger line is that lies square to the hair it holds, mm.
+///
+/// The line from place to place is F = P + ℓ·a, with P on the scalp and a the direction in which hair is held there. It lies square
+/// to the hair where F′·a = 0, that is, as a·a′ = 0, where ℓ′ = −P′·a: what a root lies further out in the direction of the hold it
+/// is nearer to the fingers. On a section that goes straight up a slope, held at an elevation θ, ℓ′ = cos θ for each millimetre:
+/// held low it stacks, at 90° it is uniform, past that it is shorter above. So are level sections that guide each other.
+fn squared_mm(all: &[Carried], first: &Carried, place: f64) -> Vec<f64> {
+    let step = |a: &Carried, b: &Carried| -0.5 * (b.over_at - a.over_at).dot(&(a.out + b.out));
+    let mut longer = vec![0.0; POINTS];
+    let above = place.ceil() as usize;
+    for i in above..POINTS {
+        longer[i] =
+            if i == above { step(first, &all[i]) } else { longer[i - 1] + step(&all[i - 1], &all[i]) };
+    }
+    for i in (0..above).rev() {
+        longer[i] =
+            if i + 1 == above { step(first, &all[i]) } else { longer[i + 1] + step(&all[i + 1], &all[i]) };
+    }
+    longer
+}
+
+/// +1 if the landmark lies beyond the last of two points rather than the first, else −1; 0 without one.
+fn toward(scalp: &Scalp, landmark: Option<Landmark>, ends: &[Vec3; 2]) -> f64 {
     let Some(landmark) = landmark else { return 0.0 };
     let at = scalp.point(landmark);
-    let (first, last) = ((at - points[0]).norm(), (at - points[points.len() - 1]).norm());
-    if last < first { 1.0 } else { -1.0 }
+    if (at - ends[1]).norm() < (at - ends[0]).norm() { 1.0 } else { -1.0 }
+}
+
+/// A place outside the head: a hand that would be inside lies on it.
+fn outside(scalp: &Scalp, point: &Vec3) -> Vec3 {
+    let Some(d) = point.try_normalize(1e-9) else { return *point };
+    let radius = scalp.form.radius_mm(&d);
+    if point.norm() < radius { d * radius } else { *point }
 }
 
 #[cfg(test)]
@@ -110,7 +150,8 @@ mod tests {
         for shape in [FingerShape::AlongHead, FingerShape::Straight] {
             let lengths = |slant_deg, end| {
                 let fingers = Fingers { shape, slant_deg, longer_toward: Some(end), bow_mm: 0.0 };
-                let hand = HandLine::of(&scalp, &hold, &fingers, 100.0, over);
+                let bases = Bases { own: over, over, from: 0.5 };
+                let hand = HandLine::of(&scalp, &hold, &fingers, |_| 100.0, &bases);
                 let at = |share: f64| (hand.at(share) - form.point(&over(share))).norm();
                 (at(0.0), at(1.0))
             };

@@ -86,12 +86,15 @@ pub enum Direction {
     Left,
     /// To the client's right.
     Right,
+    /// Straight out from the head where it grows.
+    Out,
 }
 
 impl Direction {
-    /// The unit vector.
-    pub(super) fn vector(self) -> Vec3 {
+    /// The unit vector, where hair grows whose scalp faces this way.
+    pub(super) fn vector(self, normal: &Vec3) -> Vec3 {
         match self {
+            Self::Out => *normal,
             Self::Forward => Vec3::z(),
             Self::Back => -Vec3::z(),
             Self::Up => Vec3::y(),
@@ -196,6 +199,9 @@ pub enum FingerShape {
     Level,
     /// Straight and upright.
     Vertical,
+    /// Square to the hair they hold, wherever along the section: held low that stacks, at 90° it is uniform, past 90° it is
+    /// shorter above. The length is that over the place nearest to where the sections start.
+    SquareToHair,
 }
 
 fn half() -> f64 {
@@ -250,7 +256,7 @@ impl Hold {
             turned(&normal, &up, (self.elevation_deg - 90.0) / 90.0)
         };
         match self.over_direction {
-            OverDirection::Toward(direction) => turned(&lifted, &direction.vector(), self.share),
+            OverDirection::Toward(direction) => turned(&lifted, &direction.vector(&normal), self.share),
             _ => lifted,
         }
     }

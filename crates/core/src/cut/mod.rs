@@ -7,6 +7,7 @@
 //! state it is held in; hair that doesn't reach isn't cut, and nothing ever gets longer. What a [`Technique`] leaves is a map over the eight shares of a root's hair.
 
 mod apply;
+mod carried;
 mod document;
 mod fall_line;
 mod first_length;

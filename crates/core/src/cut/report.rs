@@ -20,6 +20,8 @@ pub struct MoveReport {
     pub taken_g: f64,
     /// How long the first section was held, mm; none for perimeters and weight.
     pub held_mm: Option<f64>,
+    /// The shortest that any hair in sections was held, mm; none for perimeters and weight.
+    pub shortest_held_mm: Option<f64>,
     /// Share of the hair that its technique takes from.
     pub technique_share: f64,
     /// How deep it takes at most, mm; for bricks, how long the stubs stay.
@@ -53,6 +55,10 @@ pub enum MoveNote {
     WetWithoutComb,
     /// There is no hair beside it to take its guide from; the first section was left as long as it is.
     NoGuideBeside,
+    /// Hair of the first section's length doesn't reach where it should be carried: it is held as far that way as it goes.
+    TooShortToCarry,
+    /// Far from the first section the hand comes much nearer to the scalp than it was there: hair is left short.
+    RunsShort,
 }
 
 impl SectionShape {

@@ -281,6 +281,7 @@ fn fingers(fingers: Fingers) -> Message {
         FingerShape::Straight => "step-fingers-straight",
         FingerShape::Level => "step-fingers-level",
         FingerShape::Vertical => "step-fingers-vertical",
+        FingerShape::SquareToHair => "step-fingers-square",
     })];
     if fingers.bow_mm != 0.0 {
         let id = if fingers.bow_mm > 0.0 { "step-fingers-convex" } else { "step-fingers-concave" };

@@ -29,6 +29,11 @@ impl Subsection {
         self.ends.0 + share * (self.ends.1 - self.ends.0)
     }
 
+    /// The share of the way along it that is nearest to a direction, 0 to 1.
+    pub fn share_beside(&self, d: &Vec3) -> f64 {
+        self.share_at(self.chart.angles(d).1)
+    }
+
     /// The share of the way at an angle along it, 0 to 1: past its ends, its ends.
     pub fn share_at(&self, along: f64) -> f64 {
         let length = self.ends.1 - self.ends.0;

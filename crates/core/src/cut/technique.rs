@@ -1,7 +1,7 @@
-//! What the blades leave: maps over the eight shares of a root's hair.
+//! What the blades leave: of the share of a root's hair that they take from, which hair is left how long ([`Left`]).
 
 use crate::error::FieldErrors;
-use crate::hair::{SHARES, ShareLengths};
+use crate::hair::ShareLengths;
 use serde::{Deserialize, Serialize};
 
 /// Deepest that weight is taken, as a share of a hair's length: beyond half the ends look broken.
@@ -70,17 +70,53 @@ fn is_even(under: &f64) -> bool {
     *under == 0.0
 }
 
-/// How depth is spread over what is taken.
-#[derive(Clone, Copy)]
-enum Spread {
-    /// All to the same depth.
+/// How deep the hair that is taken from is cut: a share of the depth for each place u among it, 0 to 1.
+#[derive(Debug, Clone, Copy, PartialEq)]
+enum Left {
+    /// All to the same depth: 1. Both blades of thinning shears close over one line, and so do fingers.
     Even,
-    /// From nothing to the full depth.
-    Graded,
-    /// Half of it to half the depth, the rest to all of it.
+    /// u: as many hairs are left at each length. Straight cuts into the ends leave straight-sided points.
+    Evenly,
+    /// 1 − √(1 − u): few are short and most are cut near their ends, as blades that slide out meet ever more of them.
+    Tapered,
+    /// √u: few are cut near their ends and most deep down, where hair that is pushed back bends over the blades.
+    Deep,
+    /// ½ + ½u: a notch goes in deep and opens from there.
+    Notched,
+    /// ⅓, ⅔ and 1, a third of them each: nicks along a twist.
     Stepped,
-    /// Down to stubs.
+    /// Down to stubs of the stated length.
     Stubs,
+}
+
+/// Which side of a section is cut deeper.
+#[derive(Debug, Clone, Copy, PartialEq)]
+enum Side {
+    Both,
+    /// From the full depth at its under side to nothing at its upper.
+    Under,
+    /// From half the depth at its under side to the full depth at its upper.
+    Upper,
+}
+
+/// x^(3/2).
+fn three_halves(x: f64) -> f64 {
+    x * x.sqrt()
+}
+
+impl Left {
+    /// Mean share of the depth over a stretch of places.
+    fn mean(self, (from, to): (f64, f64)) -> f64 {
+        let whole = |u: f64| match self {
+            Self::Even | Self::Stubs => u,
+            Self::Evenly => 0.5 * u * u,
+            Self::Tapered => u - (1.0 - three_halves((1.0 - u).max(0.0))) / 1.5,
+            Self::Deep => three_halves(u) / 1.5,
+            Self::Notched => 0.5 * u + 0.25 * u * u,
+            Self::Stepped => (1..=3).map(|step| (u - f64::from(step - 1) / 3.0).max(0.0) / 3.0).sum::<f64>(),
+        };
+        (whole(to) - whole(from)) / (to - from)
+    }
 }
 
 impl TechniqueKind {
@@ -92,7 +128,7 @@ impl TechniqueKind {
             Self::Slide => (0.35, 60.0),
             Self::BackCut => (0.3, 15.0),
             Self::Skim => (0.3, 50.0),
-            Self::Brick => (0.12, 50.0),
+            Self::Brick => (0.12, 25.0),
             Self::Tease => (0.25, 50.0),
             Self::Twist => (0.2, 60.0),
             Self::Thin => (0.3, 40.0),
@@ -100,12 +136,18 @@ impl TechniqueKind {
         }
     }
 
-    fn spread(self) -> Spread {
+    /// How deep it cuts where among the hair it takes from, and from which side of the section.
+    fn leaves(self) -> (Left, Side) {
         match self {
-            Self::Blunt | Self::Thin | Self::Notch => Spread::Even,
-            Self::Point | Self::Slide | Self::BackCut | Self::Skim | Self::Tease => Spread::Graded,
-            Self::Twist => Spread::Stepped,
-            Self::Brick => Spread::Stubs,
+            Self::Blunt | Self::Thin => (Left::Even, Side::Both),
+            Self::Point => (Left::Evenly, Side::Both),
+            Self::Slide => (Left::Tapered, Side::Both),
+            Self::BackCut => (Left::Even, Side::Under),
+            Self::Skim => (Left::Evenly, Side::Upper),
+            Self::Brick => (Left::Stubs, Side::Both),
+            Self::Tease => (Left::Deep, Side::Both),
+            Self::Twist => (Left::Stepped, Side::Both),
+            Self::Notch => (Left::Notched, Side::Both),
         }
     }
 }
@@ -135,7 +177,7 @@ impl Technique {
 
     /// Whether it is used alike on the under and the upper side of a section.
     pub(super) fn is_used_evenly(&self) -> bool {
-        is_even(&self.under) && is_even(&self.deeper_below)
+        is_even(&self.under) && is_even(&self.deeper_below) && self.kind.leaves().1 == Side::Both
     }
 
     /// The technique as it is used so far up a section, 0 its under side and 1 its upper: the mean share over the
@@ -143,7 +185,12 @@ impl Technique {
     pub(super) fn at_height(&self, up: f64) -> Self {
         let (share, depth) = self.amounts();
         let share = share * (1.0 + self.under * (0.5 - up));
-        let depth = depth * (1.0 + self.deeper_below * (0.5 - up));
+        let deep = match self.kind.leaves().1 {
+            Side::Both => 1.0,
+            Side::Under => 1.0 - up,
+            Side::Upper => 0.5 + 0.5 * up,
+        };
+        let depth = depth * deep * (1.0 + self.deeper_below * (0.5 - up));
         Self { share: Some(share.min(1.0)), depth_mm: Some(depth), ..*self }
     }
 
@@ -154,39 +201,15 @@ impl Technique {
         (self.share.or(by_angle).unwrap_or(share), self.depth_mm.unwrap_or(depth))
     }
 
-    /// Takes weight from hair of these lengths, beginning at a place among it (0 to 1, see [`begins`]).
-    ///
-    /// The hair of a root lies on a ring of eight equal parts. What is taken from is a stretch of the ring: of a part of which
-    /// it covers a share, that share is taken, so that the mass taken is exact and changes evenly with share and depth.
-    pub(super) fn work(&self, lengths: &mut ShareLengths, begin: f64) {
+    /// Takes weight from hair of these lengths, beginning at a place among it (0 to 1, see [`begins`]), of so much of it as is in
+    /// the hand.
+    pub(super) fn work(&self, lengths: &mut ShareLengths, begin: f64, in_hand: f64) {
         let (share, depth) = self.amounts();
-        if share <= 0.0 {
-            return;
-        }
-        let whole = *lengths;
-        // The stretch may run over the end of the ring and on from its beginning.
-        for number in (begin * SHARES as f64) as usize.. {
-            let (from, to) = (number as f64 / SHARES as f64, (number + 1) as f64 / SHARES as f64);
-            let (low, high) = (from.max(begin), to.min(begin + share));
-            if high <= low {
-                break;
-            }
-            let (length, whole) = (&mut lengths[number % SHARES], whole[number % SHARES]);
-            let covered = (high - low) * SHARES as f64;
-            let deep = |mean_depth: f64| covered * mean_depth.min(DEEPEST_SHARE * whole);
-            let taken = match self.kind.spread() {
-                Spread::Even => deep(depth),
-                // From nothing at the beginning of the stretch to the full depth at its end.
-                Spread::Graded => deep(depth * (0.5 * (low + high) - begin) / share),
-                Spread::Stepped => {
-                    let deep_from = begin + 0.5 * share;
-                    let full = (high - low.max(deep_from)).max(0.0) / (high - low);
-                    deep(depth * 0.5 * (1.0 + full))
-                }
-                Spread::Stubs => covered * (whole - depth).max(0.0),
-            };
-            *length = (*length - taken).max(0.0);
-        }
+        let (leaves, _) = self.kind.leaves();
+        lengths.cut_stretch(begin, share * in_hand, |mm, among| match leaves {
+            Left::Stubs => mm.min(depth),
+            _ => mm - (depth * leaves.mean(among)).min(DEEPEST_SHARE * mm),
+        });
     }
 }
 
@@ -213,33 +236,73 @@ mod tests {
         TechniqueKind::Notch,
     ];
 
-    fn left(technique: Technique) -> f64 {
-        let mut lengths = [200.0; SHARES];
-        technique.work(&mut lengths, 0.37);
+    fn with(kind: TechniqueKind, share: f64, depth_mm: f64) -> Technique {
+        Technique { share: Some(share), depth_mm: Some(depth_mm), ..Technique::usual(kind) }
+    }
+
+    fn worked(technique: Technique) -> ShareLengths {
+        let mut lengths = ShareLengths::all(200.0);
+        technique.work(&mut lengths, 0.37, 1.0);
         assert!(lengths.iter().all(|l| (0.0..=200.0).contains(l)));
-        lengths.iter().sum::<f64>() / SHARES as f64
+        lengths
+    }
+
+    fn left(technique: Technique) -> f64 {
+        worked(technique).mean()
     }
 
     #[test]
-    fn what_is_taken_is_share_times_depth_exactly() {
-        let thin =
-            Technique { share: Some(0.3), depth_mm: Some(40.0), ..Technique::usual(TechniqueKind::Thin) };
-        assert!((200.0 - left(thin) - 0.3 * 40.0).abs() < 1e-12);
-        let brick =
-            Technique { share: Some(0.1), depth_mm: Some(50.0), ..Technique::usual(TechniqueKind::Brick) };
-        assert!((200.0 - left(brick) - 0.1 * 150.0).abs() < 1e-12);
-        let graded =
-            Technique { share: Some(0.5), depth_mm: Some(40.0), ..Technique::usual(TechniqueKind::Slide) };
-        assert!((200.0 - left(graded) - 0.5 * 20.0).abs() < 1e-12, "graded takes half of it");
+    fn what_is_taken_is_the_share_times_what_each_technique_leaves_of_the_depth_however_small_it_is() {
+        for (kind, of_the_depth) in [
+            (TechniqueKind::Thin, 1.0),
+            (TechniqueKind::Point, 0.5),
+            (TechniqueKind::Slide, 1.0 / 3.0),
+            (TechniqueKind::Tease, 2.0 / 3.0),
+            (TechniqueKind::Notch, 0.75),
+            (TechniqueKind::Twist, 2.0 / 3.0),
+        ] {
+            for share in [0.001, 0.02, 0.3, 0.5] {
+                let taken = 200.0 - left(with(kind, share, 40.0));
+                assert!((taken - share * 40.0 * of_the_depth).abs() < 1e-9, "{kind:?} {share}: {taken}");
+            }
+        }
+        for share in [0.04, 0.08, 0.3] {
+            let brick = worked(with(TechniqueKind::Brick, share, 50.0));
+            let stubs: f64 = brick.shares().filter(|(mm, _)| *mm == 50.0).map(|(_, part)| part).sum();
+            assert!((stubs - share).abs() < 1e-12, "{share}: {stubs}");
+        }
+    }
+
+    #[test]
+    fn no_two_techniques_leave_the_same_hair_of_one_share_and_depth() {
+        let kinds = ALL.into_iter().filter(|kind| *kind != TechniqueKind::Blunt);
+        // How much hair is shorter than each length, over a section from its under side to its upper.
+        let shorter = |kind: TechniqueKind| -> Vec<f64> {
+            let sides: Vec<ShareLengths> =
+                (0..=10).map(|up| worked(with(kind, 0.4, 60.0).at_height(f64::from(up) / 10.0))).collect();
+            let below = |side: &ShareLengths, mm: f64| {
+                side.shares().filter(|(length, _)| *length < mm).map(|(_, part)| part).sum::<f64>()
+            };
+            sides
+                .iter()
+                .flat_map(|side| (0..30).map(move |i| below(side, 50.0 + 5.0 * f64::from(i))))
+                .collect()
+        };
+        let all: Vec<(TechniqueKind, Vec<f64>)> = kinds.map(|kind| (kind, shorter(kind))).collect();
+        for (i, (one, a)) in all.iter().enumerate() {
+            for (other, b) in &all[i + 1..] {
+                let most = a.iter().zip(b).map(|(a, b)| (a - b).abs()).fold(0.0, f64::max);
+                assert!(most > 0.04, "{one:?} {other:?}: {most}");
+            }
+        }
     }
 
     #[test]
     fn blunt_keeps_all_weight_and_nothing_is_taken_deeper_than_half() {
         assert!((left(Technique::default()) - 200.0).abs() < 1e-12);
         for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Brick) {
-            let deep = Technique { depth_mm: Some(400.0), ..Technique::usual(kind) };
-            let mut lengths = [200.0; SHARES];
-            deep.work(&mut lengths, 0.8);
+            let mut lengths = ShareLengths::all(200.0);
+            Technique { depth_mm: Some(400.0), ..Technique::usual(kind) }.work(&mut lengths, 0.8, 1.0);
             assert!(lengths.iter().all(|l| *l >= 100.0), "{kind:?} {lengths:?}");
         }
     }
@@ -249,10 +312,8 @@ mod tests {
         for kind in
             ALL.into_iter().filter(|kind| !matches!(kind, TechniqueKind::Blunt | TechniqueKind::Brick))
         {
-            let with = |share, depth| {
-                left(Technique { share: Some(share), depth_mm: Some(depth), ..Technique::usual(kind) })
-            };
-            assert!(with(0.2, 30.0) > with(0.4, 30.0) && with(0.2, 30.0) > with(0.2, 60.0), "{kind:?}");
+            let taken = |share, depth| 200.0 - left(with(kind, share, depth));
+            assert!(taken(0.4, 30.0) > taken(0.2, 30.0) && taken(0.2, 60.0) > taken(0.2, 30.0), "{kind:?}");
         }
         let point =
             |blade| left(Technique { blade_deg: Some(blade), ..Technique::usual(TechniqueKind::Point) });
@@ -273,38 +334,50 @@ mod tests {
     }
 
     #[test]
+    fn a_section_is_back_cut_from_its_under_side_and_skimmed_from_its_upper() {
+        let taken = |kind, up| 200.0 - left(with(kind, 0.4, 60.0).at_height(up));
+        assert!((taken(TechniqueKind::BackCut, 0.0) - 24.0).abs() < 1e-9);
+        assert!(taken(TechniqueKind::BackCut, 1.0) < 1e-9);
+        assert!((taken(TechniqueKind::Skim, 1.0) - 12.0).abs() < 1e-9);
+        assert!((taken(TechniqueKind::Skim, 0.0) - 6.0).abs() < 1e-9);
+    }
+
+    #[test]
     fn a_second_pass_meets_other_hairs_than_the_first() {
-        let thin =
-            Technique { share: Some(0.3), depth_mm: Some(90.0), ..Technique::usual(TechniqueKind::Thin) };
-        let mut fresh = 0.0;
+        let thin = with(TechniqueKind::Thin, 0.3, 90.0);
+        let whole = |lengths: &ShareLengths| -> f64 {
+            lengths.shares().filter(|(mm, _)| *mm > 199.9).map(|(_, part)| part).sum()
+        };
+        let mut both = 0.0;
         for strand in 0..200 {
-            let mut once = [200.0; SHARES];
-            thin.work(&mut once, begins(0, strand));
-            let mut twice = once;
-            thin.work(&mut twice, begins(1, strand));
-            let whole = |lengths: &ShareLengths| lengths.iter().filter(|length| **length > 199.9).count();
-            fresh += (whole(&once) - whole(&twice)) as f64;
+            let mut twice = ShareLengths::all(200.0);
+            thin.work(&mut twice, begins(0, strand), 1.0);
+            thin.work(&mut twice, begins(1, strand), 1.0);
+            both += whole(&twice) / 200.0;
         }
-        // Of eight parts a first pass leaves five or six whole; a second takes from at least two more of them.
-        assert!(fresh / 200.0 > 1.5, "{}", fresh / 200.0);
+        // Of 30 and 30 in a hundred no hair is met twice while there are others.
+        assert!((both - 0.4).abs() < 1e-6, "{both}");
     }
 
     #[test]
     fn what_is_taken_changes_evenly_with_share_and_depth_wherever_it_begins() {
         for kind in ALL.into_iter().filter(|kind| *kind != TechniqueKind::Blunt) {
             for begin in [0.0, 0.43, 0.91] {
-                let mut last = None::<ShareLengths>;
-                for step in 0..=400 {
-                    let share = f64::from(step) / 500.0;
-                    let tried =
-                        Technique { share: Some(share), depth_mm: Some(60.0), ..Technique::usual(kind) };
-                    let mut lengths = [200.0; SHARES];
-                    tried.work(&mut lengths, begin);
-                    if let Some(last) = last {
-                        let most = lengths.iter().zip(&last).map(|(a, b)| (a - b).abs()).fold(0.0, f64::max);
-                        assert!(most < 3.0, "{kind:?} from {begin} at {share}: {most}");
-                    }
-                    last = Some(lengths);
+                // Mean length, and how much of the hair is short: what the fall is made of.
+                let of = |share: f64| {
+                    let mut lengths = ShareLengths::all(200.0);
+                    with(kind, share, 60.0).work(&mut lengths, begin, 1.0);
+                    let short: f64 = lengths.shares().map(|(mm, part)| part * (200.0 - mm).min(30.0)).sum();
+                    (lengths.mean(), short)
+                };
+                let mut last = of(0.0);
+                for step in 1..=800 {
+                    let now = of(f64::from(step) / 1000.0);
+                    assert!(
+                        (now.0 - last.0).abs() < 0.25 && (now.1 - last.1).abs() < 0.05,
+                        "{kind:?} {step}"
+                    );
+                    last = now;
                 }
             }
         }

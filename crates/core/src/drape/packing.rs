@@ -22,14 +22,36 @@ impl Packing {
         Self { curl: PACKING_CURL.value, frizz }
     }
 
+    /// The same on top of the head, by how far up towards it, 0 to 1. A width that is measured lower down tells of what hangs
+    /// there: what it says beyond the usual lifts no top.
+    pub(crate) fn towards_the_top(&self, up: f64) -> Self {
+        Self { curl: self.curl - up * self.beyond_usual(), ..*self }
+    }
+
+    /// By how much more closed curls take than is usual, 0 if not.
+    pub(crate) fn beyond_usual(&self) -> f64 {
+        (self.curl - PACKING_CURL.value).max(0.0)
+    }
+
+    /// Room that closed curls take beyond the usual in a worn millimetre over the section of the fibre, as coefficients of what
+    /// decays from the end upwards.
+    pub(crate) fn beyond_terms(&self, worn: WornStyle, profile: &Profile) -> Terms {
+        let beyond = self.beyond_usual() * (1.0 + self.frizz) * loose(worn) / PACKING_STRAIGHT.value;
+        profile.closed.map(|closed| beyond * closed)
+    }
+
     /// Volume in a worn millimetre over the section of the fibre: a part that is there all the way, and the coefficients of
     /// what decays from the end upwards.
     pub(crate) fn terms(&self, worn: WornStyle, profile: &Profile) -> (f64, Terms) {
-        // Brushing dissolves the locks: single fibres lie out of phase and keep each other away.
-        let loose = if worn == WornStyle::BrushedOut { PACKING_BRUSHED.value } else { 1.0 };
         let straight = 1.0 / PACKING_STRAIGHT.value;
-        let closed = self.curl * (1.0 + self.frizz) * loose;
+        let closed = self.curl * (1.0 + self.frizz) * loose(worn);
         let term = |i: usize| straight * (profile.fibre[i] + closed * profile.closed[i]);
         (straight, std::array::from_fn(term))
     }
+}
+
+/// By how many times more room closed curls take that are worn like this. Brushing dissolves the locks: single fibres lie out of
+/// phase and keep each other away.
+fn loose(worn: WornStyle) -> f64 {
+    if worn == WornStyle::BrushedOut { PACKING_BRUSHED.value } else { 1.0 }
 }

@@ -321,6 +321,11 @@ impl Path {
         &self.points[self.points.len() - 1]
     }
 
+    /// Height of its root, mm.
+    pub(crate) fn root_mm(&self) -> f64 {
+        self.points[0].at.y
+    }
+
     /// Its pieces on the head, from short to long.
     pub(crate) fn on_head(&self) -> &[Piece] {
         &self.pieces[..self.on_head_pieces]

@@ -8,7 +8,7 @@ const ROUNDING: f64 = 1e-6;
 
 /// How many numbers a cell over the head holds, and how many one below it.
 const OVER: usize = 5;
-const BELOW: usize = PASSES + 4;
+const BELOW: usize = PASSES + 5;
 
 /// How far hair that hangs freely may lie off the head, mm: as far as it likes.
 const FREE_MM: f64 = 2000.0;
@@ -108,7 +108,7 @@ impl Laid {
     /// Volume, mm², and a section of fibre, mm², with its distance from the axis times that, in a ring, of hair that can't stand
     /// off the head further than this, mm.
     pub fn within(ring: usize, volume: f64, section: f64, moment: f64, reach_mm: f64) -> Self {
-        Self { ring, fills: [volume, section, moment], passes: [0.0, 0.0, 0.0, volume * reach_mm] }
+        Self { ring, fills: [volume, section, moment], passes: [0.0, 0.0, 0.0, volume * reach_mm, 0.0] }
     }
 
     /// The same of hair that hangs freely.
@@ -186,6 +186,16 @@ impl Below {
         self.0[PASSES + 2]
     }
 
+    /// Adds hairs times their width that are rooted in it, mm.
+    pub fn root(&mut self, width_mm: f64) {
+        self.0[PASSES + 4] += width_mm;
+    }
+
+    /// Hairs times their width that are rooted in it, mm.
+    pub fn rooted_mm(&self) -> f64 {
+        self.0[PASSES + 4]
+    }
+
     /// Adds hairs times their width that pass it, mm: on the mean, at its upper edge, and as it covers.
     pub fn pass(&mut self, width_mm: f64, entering_mm: f64, cover_mm: f64) {
         for (sum, more) in self.0[PASSES..].iter_mut().zip([width_mm, entering_mm, cover_mm]) {
@@ -196,6 +206,7 @@ impl Below {
     /// The same with as much passing it as another cell.
     pub fn passed_as(mut self, other: &Self) -> Self {
         self.0[PASSES..PASSES + 2].copy_from_slice(&other.0[PASSES..PASSES + 2]);
+        self.0[PASSES + 4] = other.0[PASSES + 4];
         self
     }
 

@@ -31,6 +31,6 @@ pub(crate) fn ends_of<'a>(hair: &'a Hair, strand: usize, worn: &'a Worn) -> impl
         strand,
         worn_mm: worn.lengths[first],
         at: worn.end(hair, strand, first),
-        volume_mm2: many as f64 * worn.mean_room_mm2(hair, strand, first),
+        volume_mm2: many * worn.mean_room_mm2(hair, strand, first),
     })
 }

@@ -74,6 +74,8 @@ pub(super) struct Flow {
     /// What decays of both, summed from far up to the ends: mm³ and g.
     volume_in_all: Terms,
     mass_in_all: Terms,
+    /// What of the volume is beyond the usual.
+    beyond_in_all: Terms,
     /// Fibre width (mm) and section (mm²) of a share.
     pub width_mm: f64,
     pub section_mm2: f64,
@@ -104,6 +106,10 @@ impl Flow {
         let mut flow = Self {
             volume_in_all: in_all(&volume),
             mass_in_all: in_all(&mass),
+            beyond_in_all: {
+                let beyond = hair.packing.beyond_terms(strand.worn, &strand.profile);
+                std::array::from_fn(|i| beyond[i] * section_mm2 * DECAY_MM[i])
+            },
             volume,
             mass,
             width_mm: share * strand.hairs / SHARES as f64 * 1e-3 * strand.model.diameter_um,
@@ -119,7 +125,7 @@ impl Flow {
             closing: 0.0,
             closing_decayed: [0.0; TERMS],
         };
-        worn.bundles().for_each(|(first, many)| flow.pass(worn, first, many as f64));
+        worn.bundles().for_each(|(first, many)| flow.pass(worn, first, many));
         flow
     }
 
@@ -147,6 +153,12 @@ impl Flow {
             mass += self.mass_in_all[i] * (self.exact - self.decayed[i] * grown);
         }
         (volume, mass, self.lengths_mm - self.passing * s)
+    }
+
+    /// Volume beyond the usual that lies below a worn length, mm³, given e^(s/τ) there.
+    pub fn beyond_below(&self, grown: &Terms) -> f64 {
+        let of = |i: usize| self.beyond_in_all[i] * (self.closing - self.closing_decayed[i] * grown[i]);
+        (0..TERMS).map(of).sum()
     }
 
     /// Volume and mass of all that passes at a worn length, given e^(s/τ).

@@ -18,6 +18,8 @@ const TURNED_SHARE: f64 = 0.7;
 /// Share of its length by which hair goes down from which on it hangs freely: what little it is held up changes no outline.
 const HANGS_FREELY: f64 = 0.999;
 
+/// Eighths of a root's hair that still pass somewhere, below which it is rounding.
+const STILL_PASSES: f64 = 1e-6;
 /// Rows over the head in a millimetre along the scalp.
 const CAP_ROWS_PER_MM: f64 = 1.0 / (CAP_STEP * RISE_RADIUS_MM);
 /// Rows below it, and levels, in a millimetre of height.
@@ -41,7 +43,7 @@ pub(super) struct Sums {
     edges: Vec<f64>,
 }
 
-/// A height at or below the ears' with its e^(height/τ) for the longest τ: those of many ends come from one another by
+/// A height with its e^(height/τ) for the longest τ: those of many ends come from one another by
 /// multiplying.
 #[derive(Clone, Copy)]
 struct Height {
@@ -58,6 +60,16 @@ impl Height {
     fn lower(&self, by_mm: f64, decayed: f64) -> Self {
         Self { mm: self.mm - by_mm, decayed: self.decayed * decayed }
     }
+}
+
+/// How much higher than at its end on one of its paths hair ends that takes several, mm.
+fn raised_mm(path: &Path, worn: &Worn, off: f64) -> f64 {
+    let hang = path.to_shoulders.as_ref().unwrap_or(&path.to_the_end);
+    let free = worn.longest_mm - hang.from_mm - off;
+    if free <= 0.0 || worn.longest_mm > hang.to_mm + off {
+        return 0.0;
+    }
+    worn.longest_end.y - (hang.height_mm - free * worn.lie.hangs())
 }
 
 impl Sums {
@@ -103,6 +115,7 @@ impl Sums {
         }
         for (path, share) in hair.drapes[i].paths(worn.longest_mm) {
             let mut flow = Flow::of(hair, i, worn, share);
+            self.root(path, &flow);
             let mut bundles = worn.bundles().peekable();
             let parted = std::ptr::eq(path, hair.drapes[i].main());
             let turn = if parted { worn.turn } else { worn.lie.turn(path) };
@@ -117,12 +130,14 @@ impl Sums {
             let longer = worn_mm / (arc_mm * (1.0 + high * path.bend())).max(1e-3 * worn_mm);
             let mut end = |flow: &mut Flow, s: f64| {
                 while let Some((first, many)) = bundles.next_if(|(first, _)| worn.lengths[*first] <= s) {
-                    flow.pass(worn, first, -(many as f64));
+                    flow.pass(worn, first, -many);
                 }
-                flow.passing > 0.5
+                flow.passing > STILL_PASSES
             };
             let mut at = (0.0, [1.0; TERMS]);
             let mut before = flow.below(0.0, &at.1);
+            let beyond_usual = hair.packing.beyond_usual() > 0.0;
+            let mut beyond = if beyond_usual { flow.beyond_below(&at.1) } else { 0.0 };
             let mut passes = true;
             for piece in path.on_head() {
                 let step = (f64::from(piece.arc_mm) + high * f64::from(piece.turn)) * longer;
@@ -134,6 +149,12 @@ impl Sums {
                 flow.entering = flow.passing;
                 passes = end(&mut flow, s);
                 let after = flow.below(s, &there);
+                // Towards the top hair takes no more room than is usual.
+                if beyond_usual {
+                    let beyond_after = flow.beyond_below(&there);
+                    before.0 -= hair.up(f64::from(piece.height_mm)) * (beyond - beyond_after);
+                    beyond = beyond_after;
+                }
                 self.piece(piece, &flow, (before, after), step);
                 (at, before) = ((s, there), after);
                 if !passes {
@@ -144,8 +165,11 @@ impl Sums {
                 continue;
             }
             let off = turn.worn_mm - on_head;
+            // Hair on its way from one path to another ends between their ends.
+            let raised = if share < 1.0 { raised_mm(path, worn, off) } else { 0.0 };
+            let raise = |hang: &Hang| Hang { height_mm: hang.height_mm + raised, ..*hang };
             if let Some(hang) = &path.to_shoulders {
-                self.hangs(hang, off, worn, &flow);
+                self.hangs(&raise(hang), off, worn, &flow);
             }
             if !path.over_shoulders().is_empty() {
                 let touches = path.to_shoulders.map_or(on_head, |hang| hang.to_mm) + off;
@@ -154,8 +178,21 @@ impl Sums {
                 }
             }
             if end(&mut flow, path.to_the_end.from_mm + off) {
-                self.hangs(&path.to_the_end, off, worn, &flow);
+                self.hangs(&raise(&path.to_the_end), off, worn, &flow);
             }
+        }
+    }
+
+    /// Notes where hair is rooted that grows below the head.
+    fn root(&mut self, path: &Path, flow: &Flow) {
+        let height = path.root_mm();
+        if height >= 0.0 {
+            return;
+        }
+        let row = ((-height * LEVELS_PER_MM) as usize).min(self.below.len() - 1);
+        // Where it hangs: there it passes.
+        for (azimuth, share) in path.to_the_end.cells.azimuths() {
+            self.below[row][azimuth].root(share * flow.width_mm * flow.passing);
         }
     }
 
@@ -263,7 +300,7 @@ impl Sums {
         self.note(hang, flow, &begins, &top, -1.0);
         let mut leaves = Ends::none(1.0);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
-            let (length, many) = (worn.lengths[first], many as f64);
+            let length = worn.lengths[first];
             let exact = many * worn.exact[first];
             let volume = flow.volume.closing(worn.closing[first]).times(exact);
             let mass = flow.mass.times(exact);
@@ -292,7 +329,7 @@ impl Sums {
         let (begins, from_root) = (Height::of(hang.height_mm), decayed_slowest(-from));
         let mut top = Ends::none(longer);
         for (first, many) in worn.bundles().filter(|(first, _)| worn.lengths[*first] > from) {
-            let (length, exact) = (worn.lengths[first] - from, many as f64 * worn.exact[first]);
+            let (length, exact) = (worn.lengths[first] - from, many * worn.exact[first]);
             let goes_down = decayed_slowest(down * length);
             let lower = begins.lower(down * length, goes_down);
             let decays = fourth_powers(goes_down);
@@ -305,15 +342,18 @@ impl Sums {
             };
             let ((volume, room_above), (mass, mass_above)) =
                 (of(&flow.volume.closing(worn.closing[first])), of(&flow.mass));
-            let count = many as f64;
-            self.note(hang, flow, &lower, &Ends { volume, mass, count, longer }, 1.0);
-            top.add(&Ends { volume: room_above, mass: mass_above, count, longer });
+            self.note(hang, flow, &lower, &Ends { volume, mass, count: many, longer }, 1.0);
+            top.add(&Ends { volume: room_above, mass: mass_above, count: many, longer });
         }
         self.note(hang, flow, &begins, &top, -1.0);
     }
 
     /// Notes what passes upwards from a height on: in the rest of its row, and in all above.
     fn note(&mut self, hang: &Hang, flow: &Flow, height: &Height, ends: &Ends, sign: f64) {
+        // What begins over the head passes all rows below it.
+        if height.mm > 0.0 {
+            return;
+        }
         let row = ((-height.mm * LEVELS_PER_MM).max(0.0) as usize).min(self.begins.len() - 1);
         let part = -(row as f64) * LEVEL_MM - height.mm;
         let decays = fourth_powers(self.edges[row] * height.decayed);

@@ -9,7 +9,7 @@ use super::worn::AsWorn;
 use crate::constants::{LIGHT_CLUMPING, SEE_THROUGH};
 use crate::drape::cells::azimuths_of;
 use crate::drape::{AZIMUTHS, LEVEL_MM};
-use crate::hair::{Hair, SHARES, ShareLengths};
+use crate::hair::{Hair, ShareLengths};
 use crate::head::Zone;
 use serde::Serialize;
 use std::f64::consts::TAU;
@@ -101,7 +101,7 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
             let surface = Surface::of(&field, &hair.shell);
             let seen = || {
                 let around = Levels::of(&surface, &hair.shell);
-                let levels = levels(&field, &around);
+                let levels = levels(&field, &around, lowest_mm(worn));
                 let sides = (Outline::across(&around), Outline::from_the_side(&around));
                 (around, levels, sides)
             };
@@ -111,7 +111,9 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
         || zones(hair, lengths, worn),
     );
     let (width_mm, widest_at_mm) = widest(&front);
-    let down_to = |measure: fn(&LevelShare) -> f64, enough: f64| down_to(&levels, &around, measure, enough);
+    // Wisps hang below the outline: how far hair is strong is asked of what has one.
+    let drawn = &levels[..around.heights_mm.len()];
+    let down_to = |measure: fn(&LevelShare) -> f64, enough: f64| down_to(drawn, &around, measure, enough);
     Fall {
         widest_at_mm,
         width_mm,
@@ -119,11 +121,11 @@ pub(crate) fn fall_as_worn(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn)
         top_mm: surface.reach_mm().to_vec(),
         wisps_mm,
         perimeter_mm: surface.perimeter.to_vec(),
-        mass_g: zones.iter().map(|(zone, _)| zone.mass_g).sum(),
+        mass_g: zones.iter().map(|zone| zone.mass_g).sum(),
         strong_to_mm: down_to(|level| level.fullness, STRONG_SHARE),
         see_through_below_mm: down_to(|level| 1.0 - level.light, 1.0 - SEE_THROUGH.value),
-        lowest_mm: zones.iter().map(|(_, lowest)| *lowest).fold(f64::INFINITY, f64::min),
-        zones: zones.into_iter().map(|(zone, _)| zone).collect(),
+        lowest_mm: lowest_mm(worn),
+        zones,
         front,
         levels,
     }
@@ -179,6 +181,11 @@ fn lowest_crossing(heights: &[f64], values: &[f64], enough: f64) -> Option<f64> 
     Some(heights[last] + share.min(1.0) * (height - heights[last]))
 }
 
+/// The lowest end of all, mm.
+fn lowest_mm(worn: &AsWorn) -> f64 {
+    worn.0.iter().map(|strand| strand.longest_end.y).fold(f64::INFINITY, f64::min)
+}
+
 /// The lowest end at each azimuth where single hairs hang below the perimeter, mm.
 fn wisps(worn: &AsWorn, surface: &Surface) -> Vec<Option<f64>> {
     let mut lowest = [f64::INFINITY; AZIMUTHS];
@@ -193,13 +200,11 @@ fn wisps(worn: &AsWorn, surface: &Surface) -> Vec<Option<f64>> {
     lowest.iter().zip(&surface.perimeter).map(below).collect()
 }
 
-fn mean(lengths: &ShareLengths) -> f64 {
-    lengths.iter().sum::<f64>() / SHARES as f64
-}
-
 /// Light through one layer: Beer–Lambert on the fibre that covers a height per width of hair, along the outer edge. Hair clumps
 /// into locks and lets more light through than fibres strewn evenly (Nilson 1971, Agric. Meteorol. 8).
-fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
+///
+/// They go on below the outline down to the lowest end, so that they hold all of the mass.
+fn levels(field: &Field, around: &Levels, lowest_mm: f64) -> Vec<LevelShare> {
     let wedge = TAU / AZIMUTHS as f64;
     let below = |row: usize| {
         let cells = field.below.get(row).into_iter().flatten();
@@ -215,13 +220,17 @@ fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
         let ((c0, m0), (c1, m1)) = (row(level), row(level - 1));
         (0.5 * (c0 + c1), 0.5 * (m0 + m1))
     };
-    let rows: Vec<(f64, (f64, f64))> =
-        around.heights_mm.iter().map(|height| (*height, covering(*height))).collect();
+    let last = around.heights_mm.last().copied().unwrap_or_default();
+    let wisps = (1..).map(|step| last - f64::from(step) * LEVEL_MM);
+    let wisps = wisps.take_while(|height| height + LEVEL_MM > lowest_mm.min(last));
+    let heights: Vec<f64> = around.heights_mm.iter().copied().chain(wisps).collect();
+    let rows: Vec<(f64, (f64, f64))> = heights.into_iter().map(|height| (height, covering(height))).collect();
     let fullest = rows.iter().map(|(_, (cover, _))| *cover).fold(0.0, f64::max);
     rows.iter()
-        .zip(&around.radii)
-        .map(|((height_mm, (cover, mass)), radii)| {
-            let edge: f64 = radii.iter().map(|(radius, solid)| solid * wedge * radius).sum();
+        .enumerate()
+        .map(|(i, (height_mm, (cover, mass)))| {
+            let radii = around.radii.get(i).into_iter().flatten();
+            let edge: f64 = radii.map(|(radius, solid)| solid * wedge * radius).sum();
             LevelShare {
                 height_mm: *height_mm,
                 light: if edge > 0.0 { (-LIGHT_CLUMPING.value * cover / edge).exp() } else { 1.0 },
@@ -232,23 +241,22 @@ fn levels(field: &Field, around: &Levels) -> Vec<LevelShare> {
         .collect()
 }
 
-/// Zones in walking order, each with the lowest end in it, mm.
-fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<(ZoneFall, f64)> {
-    // Sums of hairs, of what is averaged over them, and of mass; and the lowest end.
-    let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0, f64::INFINITY));
+/// Zones in walking order.
+fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<ZoneFall> {
+    // Sums of hairs, of what is averaged over them, and of mass.
+    let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0));
     for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {
-        let (_, hairs, sums, mass_g, lowest) = &mut all[strand.root.zone.number()];
-        let fibre = mean(lengths);
-        let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
+        let (_, hairs, sums, mass_g) = &mut all[strand.root.zone.number()];
+        let fibre = lengths.mean();
+        let shortest = worn.shortest_mm();
         let values = [fibre, worn.mean_mm(), shortest, worn.mean_end.y];
         sums.iter_mut().zip(values).for_each(|(sum, value)| *sum += strand.hairs * value);
         *hairs += strand.hairs;
         *mass_g += strand.mass_g_per_mm() * fibre;
-        *lowest = lowest.min(worn.longest_end.y);
     }
-    let zone = |(zone, hairs, sums, mass_g, lowest): (Zone, f64, [f64; 4], f64, f64)| {
+    let zone = |(zone, hairs, sums, mass_g): (Zone, f64, [f64; 4], f64)| {
         let [fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm] = sums.map(|sum| sum / f64::max(hairs, 1e-9));
-        (ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }, lowest)
+        ZoneFall { zone, fibre_mm, worn_mm, shortest_worn_mm, ends_at_mm, mass_g }
     };
     all.map(zone).to_vec()
 }

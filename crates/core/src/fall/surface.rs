@@ -16,13 +16,17 @@ use std::f64::consts::TAU;
 /// Layers of fibre, side by side, from which on the outline is counted in full: one closed layer. With less it is drawn in,
 /// so that single stray ends make no outline.
 const FULL: f64 = 1.0;
+/// How many times more hair covers that stands and is seen from the side.
+const ON_END: f64 = 4.0;
 /// Steepest slope at which hair stays piled on hair beside it: steeper, it slides off.
 const STEEPEST: f64 = 1.2;
+/// Hairs times their width that pass somewhere, mm, below which they are rounding.
+const ROUNDING: f64 = 1e-6;
 /// Rows on either side of the ears' height between which the outline is mixed, and how often.
 const MIXED_ROWS: usize = 5;
 const MIXES: usize = 4;
 /// Sweeps in which it slides.
-const SLIDES: usize = 6;
+const SLIDES: usize = 12;
 
 /// How far hair stands out, over the head and below it.
 #[derive(Debug, Clone)]
@@ -51,9 +55,11 @@ impl Surface {
                     continue;
                 }
                 // No hair stands off further than it is long.
-                let high = bare.height_mm(cell.volume()).min(cell.longest_mm()) + cell.stand_mm();
+                let lies = bare.height_mm(cell.volume()).min(cell.longest_mm());
                 cover[row][i] = (cell.cover_mm2() / (FULL * bare.area_mm2)).min(1.0);
-                thick[row][i] = cover[row][i] * high;
+                // What lies over the head is drawn in where little of it does; hair that stands is seen on end, row behind row.
+                let stands = cell.stand_mm() * (ON_END * cover[row][i]).min(1.0);
+                thick[row][i] = cover[row][i] * lies + stands;
             }
         }
         slide(&mut thick, &cover);
@@ -143,7 +149,7 @@ fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
     for _ in 0..SLIDES {
         let before = thick.to_vec();
         let mut lies = true;
-        for row in 1..rows {
+        for row in 0..rows {
             let across = STEEPEST * RISE_RADIUS_MM * elevation_of(row).cos() * TAU / AZIMUTHS as f64;
             for i in (0..AZIMUTHS).filter(|i| cover[row][*i] >= 1.0) {
                 let here = before[row][i];
@@ -156,8 +162,10 @@ fn slide(thick: &mut [[f64; AZIMUTHS]], cover: &[[f64; AZIMUTHS]]) {
                 };
                 let (one, other) = ((i + 1) % AZIMUTHS, (i + AZIMUTHS - 1) % AZIMUTHS);
                 let beside = moves(row, one, across) + moves(row, other, across);
-                let along =
-                    moves(row - 1, i, down) + if row + 1 < rows { moves(row + 1, i, down) } else { 0.0 };
+                // Above the first row lies the same row on the other side of the top.
+                let above = if row == 0 { (0, (i + AZIMUTHS / 2) % AZIMUTHS) } else { (row - 1, i) };
+                let along = moves(above.0, above.1, down)
+                    + if row + 1 < rows { moves(row + 1, i, down) } else { 0.0 };
                 thick[row][i] = here + beside + along;
                 lies &= beside == 0.0 && along == 0.0;
             }
@@ -180,38 +188,53 @@ fn stacked(cell: &Below, inner: f64, stands: f64, wedge: f64) -> f64 {
 
 /// Mean height at which the lowest small share of the hair of an azimuth ends, mm.
 ///
-/// Below the head that is exact: the mean of the ends of the lowest share q of N hairs lies ∫ min(passing, q·N) dy / q·N below
-/// a height that all of them pass. Within a row what passes is a step between what enters and what leaves it.
+/// Below the head that is exact. What ends below a height is what passes it and what is rooted below it; the mean of the ends of
+/// the lowest share q of N hairs lies ∫ min(ends below y, q·N) dy / q·N below a height that q·N of them end below. Within a row
+/// what passes is a step between what enters and what leaves it. Where fewer than that end below the ears, the rest of them ends
+/// over the head.
 fn perimeter(field: &Field, cap: &[[Vec3; AZIMUTHS]], i: usize) -> Option<f64> {
     let over = |row: usize| field.over[row][i].width_mm();
     let below = || field.below.iter().map(|row| &row[i]);
-    let most = (0..CAP_ROWS).map(over).chain(below().map(|cell| cell.width_mm())).fold(0.0, f64::max);
-    if most <= 0.0 {
+    let mut rooted: f64 = below().map(|cell| cell.rooted_mm()).sum();
+    let enters = below().next().map_or(0.0, |cell| cell.entering_mm());
+    let all =
+        (0..CAP_ROWS).map(over).chain(below().map(|cell| cell.width_mm())).fold(enters + rooted, f64::max);
+    if all <= ROUNDING {
         return None;
     }
-    let enough = LINE_SHARE.value * most;
-    if below().next().is_some_and(|cell| cell.entering_mm() >= enough) {
-        let leaving = below().skip(1).map(|cell| cell.entering_mm()).chain([0.0]);
-        let passes = below().zip(leaving).map(|(cell, bottom)| {
-            let top = cell.entering_mm();
+    let enough = LINE_SHARE.value * all;
+    let ends_below = enters + rooted;
+    let leaving = below().skip(1).map(|cell| cell.entering_mm()).chain([0.0]);
+    let down: f64 = below()
+        .zip(leaving)
+        .map(|(cell, leaving)| {
+            let top = cell.entering_mm() + rooted;
+            rooted -= cell.rooted_mm();
+            let bottom = leaving + rooted;
+            let mean = cell.width_mm() + rooted + 0.5 * cell.rooted_mm();
             if bottom >= enough {
                 enough
             } else if top < enough {
-                cell.width_mm().min(enough)
+                mean.min(enough)
             } else {
-                let share = ((cell.width_mm() - bottom) / (top - bottom)).clamp(0.0, 1.0);
+                let share = ((mean - bottom) / (top - bottom)).clamp(0.0, 1.0);
                 share * enough + (1.0 - share) * bottom
             }
-        });
-        return Some(-LEVEL_MM * passes.sum::<f64>() / enough);
+        })
+        .sum();
+    let lower = -LEVEL_MM * down / enough;
+    if ends_below >= enough {
+        return Some(lower);
     }
-    let last = (0..CAP_ROWS).rposition(|row| over(row) >= enough)?;
+    let Some(last) = (0..CAP_ROWS).rposition(|row| over(row) >= enough) else { return Some(lower) };
     let height = |row: usize| cap[row][i].y;
-    if last + 1 == CAP_ROWS {
-        return Some(height(last));
-    }
-    let share = (over(last) - enough) / (over(last) - over(last + 1)).max(f64::MIN_POSITIVE);
-    Some(height(last) + share * (height(last + 1) - height(last)))
+    let share = if last + 1 == CAP_ROWS {
+        0.0
+    } else {
+        (over(last) - enough) / (over(last) - over(last + 1)).max(f64::MIN_POSITIVE)
+    };
+    let over_the_head = height(last) + share * (height((last + 1).min(CAP_ROWS - 1)) - height(last));
+    Some(lower + (1.0 - ends_below / enough) * over_the_head)
 }
 
 #[cfg(test)]

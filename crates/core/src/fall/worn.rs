@@ -2,23 +2,35 @@
 
 use crate::constants::LOCK_ENTANGLED;
 use crate::drape::Drape;
-use crate::drape::lie::{Lie, Turn, cube_root_of_one_and};
+use crate::drape::lie::{Lie, RISE_RADIUS_MM, Turn, cube_root_of_one_and};
 use crate::drape::path::LEAST_RIDE_MM;
 use crate::drape::profile::{DECAY_MM, TERMS, Terms, decayed_slowest, fourth_powers};
 use crate::fibre::WornStyle;
 use crate::hair::{Hair, SHARES, ShareLengths, Strand};
 use crate::head::Vec3;
+use crate::shares::MOST_SHARES;
 use rayon::prelude::*;
 use std::cell::OnceCell;
 
-/// Share of its length by which stiff hair stands off: hair leaves the scalp at about 30°.
-const STAND_SHARE: f64 = 0.5;
+/// Sine of the angle at which hair grows out of the scalp: on top steeply, at the sides and the back down along it.
+const GROWS_ON_TOP: f64 = 0.87;
+const GROWS_ASIDE: f64 = 0.4;
+/// How far long hair stands off at its root, in bending lengths, times how often it is longer than that.
+const STANDS_OFF: f64 = 0.5;
 
 /// Bending lengths of its lock up to which crowded hair stays upright.
 const UPRIGHT_LENGTHS: f64 = 2.4;
+/// What it holds up grows with so many powers of the crowding.
+const HELD_UP_GROWS: i32 = 2;
+/// How much less hair is held up that grows at the edge and has nothing rooted below it, and over what share of its length.
+const EDGE_LACKS: f64 = 0.55;
+const EDGE_OVER: f64 = 0.5;
 
 /// Fourth power of so many times that length from which on what e^−it leaves is less than rounding.
 const NOT_UPRIGHT: f64 = 40.0;
+
+/// A number for each share.
+type PerShare = [f64; MOST_SHARES];
 
 /// One strand as it is worn.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -27,13 +39,14 @@ pub(crate) struct Worn {
     pub lengths: ShareLengths,
     /// e^(−length/τ) of each share's for the longest τ, from which the others' follow, and what its profile must be multiplied by to
     /// hold just its fibre.
-    slowest: ShareLengths,
-    pub(super) exact: ShareLengths,
+    slowest: PerShare,
+    pub(super) exact: PerShare,
     /// How far a lock lets each close: what is shorter than its mean is drawn along by the rest of it and opened in proportion.
     /// Brushing dissolves locks.
-    pub(super) closing: ShareLengths,
-    /// Shares of one length: the first of each and how many.
-    bundles: [(u8, u8); SHARES],
+    pub(super) closing: PerShare,
+    /// Shares of one length, from short to long: the first of each, and how many eighths of the hair they are.
+    bundles: [u8; MOST_SHARES],
+    eighths: PerShare,
     bundle_count: u8,
     /// The longest of them, mm.
     pub longest_mm: f64,
@@ -70,11 +83,12 @@ impl AsWorn {
 impl Worn {
     /// No hair.
     const NONE: Self = Self {
-        lengths: [0.0; SHARES],
-        slowest: [1.0; SHARES],
-        exact: [1.0; SHARES],
-        closing: [1.0; SHARES],
-        bundles: [(0, 0); SHARES],
+        lengths: ShareLengths::all(0.0),
+        slowest: [1.0; MOST_SHARES],
+        exact: [1.0; MOST_SHARES],
+        closing: [1.0; MOST_SHARES],
+        bundles: [0; MOST_SHARES],
+        eighths: [0.0; MOST_SHARES],
         bundle_count: 0,
         longest_mm: 0.0,
         lie: Lie { crowding: 0.0, stand_mm: 0.0, held_up: 0.0 },
@@ -86,14 +100,14 @@ impl Worn {
     /// Lets shares of known lengths lie as they do.
     fn lie_down(&mut self, hair: &Hair, i: usize) {
         let (strand, drape) = (&hair.strands[i], &hair.drapes[i]);
-        self.longest_mm = self.lengths.iter().copied().fold(0.0, f64::max);
+        self.longest_mm = self.lengths.longest();
         self.bundle();
         let mean = self.mean_mm();
         if strand.worn != WornStyle::BrushedOut && mean < self.longest_mm {
-            self.closing = self.lengths.map(|length| (length / mean).min(1.0));
+            self.closing = self.lengths.padded().map(|length| (length / mean).min(1.0));
         }
-        let bundle = |(first, many): (usize, usize)| Bundle {
-            many: many as f64,
+        let bundle = |(first, many): (usize, f64)| Bundle {
+            many,
             length_mm: self.lengths[first],
             slowest: self.slowest[first],
             closing: self.closing[first],
@@ -132,7 +146,7 @@ impl Worn {
 
     /// Mean worn length, mm.
     pub fn mean_mm(&self) -> f64 {
-        self.lengths.iter().sum::<f64>() / SHARES as f64
+        self.lengths.mean()
     }
 
     /// Room across the hair of a share, mm², on the mean over its worn length.
@@ -152,26 +166,45 @@ impl Worn {
         strand.hairs / SHARES as f64 * strand.section_mm2() * (steady + decaying / length)
     }
 
-    /// Shares that end at one length, as the first of each and how many, longest last.
-    pub(super) fn bundles(&self) -> impl Iterator<Item = (usize, usize)> {
-        self.bundles[..usize::from(self.bundle_count)]
+    /// Shares that end at one length, as the first of each and how many eighths of the hair they are, longest last.
+    pub(super) fn bundles(&self) -> impl Iterator<Item = (usize, f64)> {
+        let count = usize::from(self.bundle_count);
+        self.bundles[..count]
             .iter()
-            .map(|(first, many)| (usize::from(*first), usize::from(*many)))
+            .zip(&self.eighths[..count])
+            .map(|(first, many)| (usize::from(*first), *many))
+    }
+
+    /// Mean length of the shortest eighth, mm.
+    pub(super) fn shortest_mm(&self) -> f64 {
+        let (mut left, mut sum) = (1.0, 0.0);
+        for (first, many) in self.bundles() {
+            let takes = f64::min(many, left);
+            sum += takes * self.lengths[first];
+            left -= takes;
+            if left <= 0.0 {
+                break;
+            }
+        }
+        sum
     }
 
     fn bundle(&mut self) {
-        if self.lengths.iter().all(|length| *length == self.lengths[0]) {
-            (self.bundles[0], self.bundle_count) = ((0, SHARES as u8), 1);
+        (self.bundles[0], self.eighths[0], self.bundle_count) = (0, SHARES as f64, 1);
+        if self.lengths.is_even() {
             return;
         }
-        let mut order: [usize; SHARES] = std::array::from_fn(|i| i);
-        order.sort_by(|a, b| self.lengths[*a].total_cmp(&self.lengths[*b]));
-        let mut at = 0;
-        while let Some(&first) = order.get(at) {
-            let many = order[at..].iter().take_while(|i| self.lengths[**i] == self.lengths[first]).count();
-            self.bundles[usize::from(self.bundle_count)] = (first as u8, many as u8);
+        let lengths = &self.lengths;
+        let mut order: [u8; MOST_SHARES] = std::array::from_fn(|i| i as u8);
+        let order = &mut order[..lengths.len()];
+        order.sort_by(|a, b| lengths[usize::from(*a)].total_cmp(&lengths[usize::from(*b)]));
+        let (mm, parts) = (|i: u8| lengths[usize::from(i)], lengths.parts());
+        self.bundle_count = 0;
+        for alike in order.chunk_by(|a, b| mm(*a) == mm(*b)) {
+            let bundle = usize::from(self.bundle_count);
+            self.bundles[bundle] = alike[0];
+            self.eighths[bundle] = SHARES as f64 * alike.iter().map(|i| parts[usize::from(*i)]).sum::<f64>();
             self.bundle_count += 1;
-            at += many;
         }
     }
 }
@@ -179,14 +212,16 @@ impl Worn {
 /// How the hair of a strand is worn at these fibre lengths. Shares of one length are worked out once.
 pub(crate) fn worn(hair: &Hair, i: usize, lengths: &ShareLengths) -> Worn {
     let strand = &hair.strands[i];
-    let mut out = Worn::NONE;
-    let hangs = if lengths.iter().all(|length| *length == lengths[0]) {
-        [strand.worn_rod.hanging_mm(lengths[0], 0.0); SHARES]
+    let mut out = Worn { lengths: *lengths, ..Worn::NONE };
+    let mut hangs = [0.0; MOST_SHARES];
+    if lengths.is_even() {
+        hangs.fill(strand.worn_rod.hanging_mm(lengths[0], 0.0));
+    } else if let (Some(first), SHARES) = (lengths.padded().first_chunk::<SHARES>(), lengths.len()) {
+        hangs[..SHARES].copy_from_slice(&strand.worn_rod.hanging_all_mm(first));
     } else {
-        strand.worn_rod.hanging_all_mm(lengths)
-    };
-    for (k, worn) in hangs.into_iter().enumerate() {
-        let fibre = lengths[k];
+        hangs = strand.worn_rod.hanging_all_mm(lengths.padded());
+    }
+    for (k, (fibre, worn)) in lengths.iter().copied().zip(hangs).enumerate() {
         if k > 0 && fibre == lengths[k - 1] {
             out.lengths[k] = out.lengths[k - 1];
             out.slowest[k] = out.slowest[k - 1];
@@ -204,7 +239,7 @@ pub(crate) fn worn(hair: &Hair, i: usize, lengths: &ShareLengths) -> Worn {
 /// The same of shares that are worn at these lengths, where it doesn't matter how much fibre that is.
 pub(crate) fn worn_at(hair: &Hair, i: usize, lengths: ShareLengths) -> Worn {
     let mut out = Worn { lengths, ..Worn::NONE };
-    for k in 0..SHARES {
+    for k in 0..lengths.len() {
         let same = k > 0 && lengths[k] == lengths[k - 1];
         out.slowest[k] = if same { out.slowest[k - 1] } else { decayed_slowest(lengths[k]) };
     }
@@ -222,12 +257,19 @@ struct Bundle {
     closing: f64,
 }
 
+/// Hair of one length, from short to long: its length, mm, and the share of all that it is.
+type Prop = (f64, f64);
+
 /// What of a strand decides how it lies.
 struct Crowd<'a> {
     strand: &'a Strand,
     longest_mm: f64,
     mean_mm: f64,
     crowding: f64,
+    /// How much of what grows round it is there to hold it up: less at the edge.
+    held_by: f64,
+    props: [Prop; MOST_SHARES],
+    prop_count: usize,
     /// By how much a lock of closed curls is stiffer than its hairs one by one, cubed, less one; what is open slips.
     stiffer: f64,
     /// How many times further its lock bends over than its hairs, once that was asked.
@@ -241,10 +283,11 @@ impl<'a> Crowd<'a> {
     /// the mean of its path on the head.
     fn of(hair: &'a Hair, i: usize, longest_mm: f64, bundles: impl Iterator<Item = Bundle>) -> Self {
         let strand = &hair.strands[i];
-        let (fibre, closed) = hair.volume_terms(strand);
+        let (fibre, closed) = hair.volume_terms_at_root(strand);
         let ride = hair.drapes[i].main().ride();
         let rides = longest_mm.clamp(LEAST_RIDE_MM, ride.mm);
         let (mut taken, mut root_closed, mut mean_mm) = (0.0, 0.0, 0.0);
+        let (mut props, mut prop_count) = ([(0.0, 0.0); MOST_SHARES], 0);
         for Bundle { many, length_mm, slowest, closing } in bundles.filter(|bundle| bundle.length_mm > 0.0) {
             let share = many / SHARES as f64;
             let reaches = length_mm.min(rides);
@@ -254,10 +297,25 @@ impl<'a> Crowd<'a> {
             taken += share * (fibre * reaches + closing * closed) / rides;
             root_closed += share * strand.profile.closed.iter().zip(&root).map(|(a, e)| a * e).sum::<f64>();
             mean_mm += share * length_mm;
+            props[prop_count] = (length_mm, share);
+            prop_count += 1;
         }
         let crowding = strand.hairs / strand.root.area_mm2 * strand.section_mm2() * taken;
-        let stiffer = LOCK_ENTANGLED.value * root_closed;
-        Self { strand, longest_mm, mean_mm, crowding, stiffer, bends_over: OnceCell::new() }
+        // Brushed out, hairs are no locks.
+        let entangled = if strand.worn == WornStyle::BrushedOut { 0.0 } else { LOCK_ENTANGLED.value };
+        let stiffer = entangled * root_closed;
+        let held_by = 1.0 - EDGE_LACKS * (-ride.mm / (EDGE_OVER * longest_mm.max(LEAST_RIDE_MM))).exp();
+        Self {
+            strand,
+            longest_mm,
+            mean_mm,
+            crowding,
+            held_by,
+            props,
+            prop_count,
+            stiffer,
+            bends_over: OnceCell::new(),
+        }
     }
 
     fn bends_over(&self) -> f64 {
@@ -265,13 +323,38 @@ impl<'a> Crowd<'a> {
     }
 
     /// How far it stands off, mm. What its neighbours lift already is not lifted again.
+    ///
+    /// Short against its bending length b, a hair stands at the angle it grows at; long, it bends over, and ½·b²/l is left at its
+    /// root. Short hair props up the hair that lies on it: as a cantilever, 3b³/l³ for each millimetre it gives way, in weights of
+    /// a millimetre of hair. Each of a share p of props carries (1 − p)/p long hairs over its own length, pressed on by what hangs
+    /// from them over the round of the head.
     fn stand_mm(&self, drape: &Drape) -> f64 {
         if self.crowding >= 1.0 {
             return 0.0;
         }
         let bending = self.strand.bending_mm * self.bends_over();
-        let alone = STAND_SHARE * (1.0 + drape.against()) * self.mean_mm;
-        alone / (1.0 + (self.mean_mm / bending).powi(2)) * (1.0 - self.crowding)
+        let up = self.strand.root.normal.y.max(0.0);
+        let grows = (GROWS_ASIDE + up * (GROWS_ON_TOP - GROWS_ASIDE)) * (1.0 + drape.against());
+        let grows = grows.min(1.0);
+        let alone = |mm: f64| {
+            let bends = grows / STANDS_OFF * (mm / bending).powi(2);
+            grows * mm / (1.0 + bends * bends).sqrt()
+        };
+        let mut stands = alone(self.mean_mm);
+        let presses = 1.0 + self.longest_mm / RISE_RADIUS_MM;
+        let mut shorter = 0.0;
+        for (mm, share) in &self.props[..self.prop_count.saturating_sub(1)] {
+            shorter += share;
+            let by_itself = alone(*mm);
+            // Most hair is no prop: it is as good as as long as what lies on it.
+            if by_itself <= stands {
+                continue;
+            }
+            let carries = (1.0 - shorter) / shorter * presses * mm;
+            let gives_way = carries * (mm / bending).powi(3) / 3.0;
+            stands = stands.max(by_itself * by_itself / (by_itself + gives_way));
+        }
+        stands * (1.0 - self.crowding * self.crowding)
     }
 
     fn lie(&self, drape: &Drape) -> Lie {
@@ -287,7 +370,7 @@ impl<'a> Crowd<'a> {
             return 0.0;
         }
         let stiffer = self.bends_over().powi(4);
-        self.crowding.min(1.0).powi(3) * (-lengths / stiffer).exp()
+        (self.held_by * self.crowding).min(1.0).powi(HELD_UP_GROWS) * (-lengths / stiffer).exp()
     }
 }
 

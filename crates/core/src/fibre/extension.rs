@@ -32,6 +32,7 @@ pub struct Rod {
 }
 
 /// How much of the start of a search is the hyperbola's where the pull is weak, and how soon it is all of it.
+const LEAST_OPEN: f64 = 1e-3;
 const WEAK_WEIGHT: f64 = 0.57;
 const STRONG_WEIGHT: f64 = 0.37;
 
@@ -201,6 +202,28 @@ impl Rod {
         });
         let (sin, x) = Lean(root).sin_cos();
         unit * (self.reduced_pull(sin, x) - tip.reduced_pull)
+    }
+
+    /// The fibre down to a point of a spiral of `whole_mm` that hangs freely, `helix_mm` below the root; none where it is closed.
+    ///
+    /// The root carries all of it wherever the point lies, and dΓ = x·dT*: Newton's method on the pull at the point.
+    pub(super) fn fibre_of_hung_helix_mm(&self, helix_mm: f64, whole_mm: f64, start_mm: f64) -> Option<f64> {
+        let unit = self.characteristic_length_mm();
+        let wanted = self.tip(self.weight_mn_mm * whole_mm).gamma - helix_mm / unit;
+        let mut pull = (whole_mm - start_mm) / unit;
+        for _ in 0..tolerance::STEPS {
+            let lean = self.lean(pull);
+            let x = lean.extension();
+            if x < LEAST_OPEN {
+                return None;
+            }
+            let step = (self.gamma(pull, lean) - wanted) / x;
+            pull = (pull - step).max(0.0);
+            if (step * unit).abs() < tolerance::LENGTH_MM {
+                return Some(whole_mm - pull * unit);
+            }
+        }
+        None
     }
 
     fn fibre_of_even_helix_mm(&self, helix_mm: f64, tip: &Tip) -> f64 {

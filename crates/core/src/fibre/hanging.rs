@@ -84,6 +84,14 @@ impl Rod {
         zero_between((depth_mm, low), (spiral, high), tolerance::LENGTH_MM, over)
     }
 
+    /// The fibre down to a point of a hair of `whole_mm` that hangs freely, `depth_mm` below the root, begun at a guess; none where
+    /// the point is no point of a spiral.
+    pub(super) fn fibre_hung_mm(&self, depth_mm: f64, whole_mm: f64, start_mm: f64) -> Option<f64> {
+        let fibre = self.fibre_of_hung_helix_mm(depth_mm, whole_mm, start_mm)?;
+        let pull = self.weight_mn_mm * (whole_mm - fibre);
+        (fibre >= depth_mm && depth_mm > self.hooks_within_mm(fibre, pull)).then_some(fibre)
+    }
+
     /// Depth of the free end below the root, mm; negative when it curls up above the root.
     pub fn tip_mm(&self, length_mm: f64, tip_pull_mn: f64) -> f64 {
         let helix = self.helix_mm(length_mm, tip_pull_mn);

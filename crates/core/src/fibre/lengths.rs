@@ -2,7 +2,7 @@
 
 use super::search::zero_between;
 use super::state::softened_shares;
-use super::{Comb, Curl, HeldState, Material, Rod, WornStyle};
+use super::{Curl, HeldState, Material, Rod, WornStyle};
 use crate::constants::{DENSITY_KG_M3, SHEAR_DRY_GPA, YOUNGS_DRY_GPA};
 use crate::tolerance;
 
@@ -80,34 +80,31 @@ impl LengthModel {
 pub(crate) struct HeldHair {
     pub water_g_per_g: f64,
     pub pull_mn: f64,
-    /// Uncombed, the hair below the mark still hangs on it and pulls it open.
-    pub tail_pulls: bool,
 }
 
 impl HeldHair {
     pub fn of(state: HeldState) -> Self {
-        Self {
-            water_g_per_g: state.moisture.water_g_per_g(),
-            pull_mn: state.comb.pull_mn(),
-            tail_pulls: state.comb == Comb::None,
-        }
+        Self { water_g_per_g: state.moisture.water_g_per_g(), pull_mn: state.comb.pull_mn() }
     }
 
     pub fn held_mm(&self, model: &LengthModel, fibre_mm: f64, present_mm: f64) -> f64 {
         self.length_mm(&model.rod(self.water_g_per_g, 1.0), fibre_mm, present_mm)
     }
 
+    /// The hair below the mark hung on it before the fingers closed: no comb leaves it less open than that.
     fn length_mm(&self, rod: &Rod, fibre_mm: f64, present_mm: f64) -> f64 {
-        let tail_mm = if self.tail_pulls { (present_mm - fibre_mm).max(0.0) } else { 0.0 };
-        rod.hanging_mm(fibre_mm, self.pull_mn + rod.weight_mn_mm * tail_mm)
+        rod.hanging_mm(fibre_mm, self.pull_mn.max(rod.weight_mn_mm * (present_mm - fibre_mm)))
     }
 
     pub fn fibre_mm(&self, model: &LengthModel, held_mm: f64, present_mm: f64) -> Option<f64> {
         let rod = model.rod(self.water_g_per_g, 1.0);
-        if !self.tail_pulls {
-            return reachable(rod.fibre_hanging_mm(held_mm, self.pull_mn));
+        let combed = rod.fibre_hanging_mm(held_mm, self.pull_mn);
+        if rod.weight_mn_mm * (present_mm - combed) <= self.pull_mn {
+            return reachable(combed);
         }
-        fibre_reaching(held_mm, LONGEST_FIBRE_MM, |fibre| self.length_mm(&rod, fibre, present_mm))
+        rod.fibre_hung_mm(held_mm, present_mm, combed).or_else(|| {
+            fibre_reaching(held_mm, LONGEST_FIBRE_MM, |fibre| self.length_mm(&rod, fibre, present_mm))
+        })
     }
 }
 

@@ -1,19 +1,26 @@
 //! From the zones that were read to the hair at any place between them.
 
 use crate::fibre::LengthModel;
-use crate::head::{Hairline, Patch, Seam, Vec3, zone_centre};
+use crate::head::{Hairline, Patch, Seam, Vec3, Zone, zone_centre};
 use crate::learn;
 use crate::reading::{RawReading, ZoneReading};
 use crate::section::RegionTest;
+use rayon::prelude::*;
 
-/// Angle over which a zone's say falls off, radians: about half the distance of neighbouring zones.
-const REACH: f64 = 0.42;
+/// Angle over which a zone's say falls off, radians: a third of the distance of neighbouring zones.
+const REACH: f64 = 0.32;
 
 /// Angle within which of its middle a zone is as it was read, radians: a finger's width.
 const OWN: f64 = 0.08;
 
 /// Angle over which one half of a zone passes into the other, radians: about a finger's width.
 const SEAM: f64 = 0.06;
+
+/// Rounds in which zones are made as long as they were read, the logarithm of the share to which that is kept, and by how much
+/// the logarithm of what is said in the middle of one may move.
+const KEEPS: usize = 40;
+const KEPT_LN: f64 = 0.003;
+const MOST_MOVED_LN: f64 = 2.5;
 
 /// Where a patch has its say.
 #[derive(Debug, Clone)]
@@ -105,6 +112,56 @@ impl Blend {
         Grown { length_mm: length.length_mm, layered: length.layered, ..whole }
     }
 
+    /// Makes each patch as long on the mean over its roots as it was read: blending alone draws a short zone among long ones out and
+    /// its neighbours in. `roots` are asked, with how much hair each is; patches with an edge are as they were read within it.
+    pub(super) fn keep_means(&mut self, roots: &[(Vec3, Zone, f64)], sharp: &[Patch]) {
+        let soft: Vec<usize> =
+            (0..self.patches.len()).filter(|k| !sharp.contains(&self.patches[*k].1)).collect();
+        let read: Vec<f64> = soft.iter().map(|k| self.patches[*k].2.length_mm).collect();
+        if read.iter().all(|mm| *mm == read[0]) {
+            return;
+        }
+        // What each patch has to say at each root, and which patch's the root is.
+        let says = |(d, zone, hairs): &(Vec3, Zone, f64)| {
+            let all: Vec<f64> = weights(d, || self.patches.iter().map(|patch| &patch.0)).collect();
+            let mut says: Vec<f64> = soft.iter().map(|k| all[*k]).collect();
+            let sum: f64 = says.iter().sum();
+            says.iter_mut().for_each(|says| *says /= sum);
+            let of = |k: &usize| {
+                let (centre, patch, _) = &self.patches[soft[*k]];
+                patch.zone == *zone && centre.half.is_none_or(|seam| d.dot(&seam.into) > seam.at)
+            };
+            ((0..soft.len()).find(of), says, *hairs)
+        };
+        let said: Vec<(Option<usize>, Vec<f64>, f64)> = roots.par_iter().map(says).collect();
+        let mut ln: Vec<f64> = read.iter().map(|mm| mm.ln()).collect();
+        for _ in 0..KEEPS {
+            let mut sums = vec![(0.0, 0.0); soft.len()];
+            for (of, says, hairs) in &said {
+                if let Some(of) = of {
+                    let mm = says.iter().zip(&ln).map(|(says, ln)| says * ln).sum::<f64>().exp();
+                    sums[*of].0 += hairs * mm;
+                    sums[*of].1 += hairs;
+                }
+            }
+            let mut off = 0.0_f64;
+            for ((ln, read), (mm, hairs)) in ln.iter_mut().zip(&read).zip(sums) {
+                if hairs > 0.0 {
+                    let over = (mm / hairs / read).ln();
+                    off = off.max(over.abs());
+                    // A zone answers by less than its middle moves.
+                    *ln = (*ln - over).clamp(read.ln() - MOST_MOVED_LN, read.ln() + MOST_MOVED_LN);
+                }
+            }
+            if off < KEPT_LN {
+                break;
+            }
+        }
+        for (k, ln) in soft.into_iter().zip(ln) {
+            self.patches[k].2.length_mm = ln.exp();
+        }
+    }
+
     fn among(&self, d: &Vec3, may: impl Fn(Patch) -> bool) -> Grown {
         let mut sums = [0.0; 8];
         let says = weights(d, || self.patches.iter().map(|patch| &patch.0));
@@ -177,7 +234,7 @@ impl Density {
 mod tests {
     use super::*;
     use crate::grow::HairRequest;
-    use crate::head::{HeadForm, Measures, Zone, roots};
+    use crate::head::{HeadForm, Measures, roots};
     use crate::reading::RawZoneReading;
 
     fn reading(counts: &[(Zone, f64)]) -> RawReading {
@@ -269,7 +326,7 @@ mod tests {
         let hair = HairRequest { roots: 512, ..HairRequest::new(read) }.grow().expect("possible");
         let crown =
             (0..hair.strands.len()).find(|i| hair.strands[*i].root.zone == Zone::Crown).expect("some");
-        let [longest, .., shortest] = hair.lengths[crown];
+        let [longest, .., shortest] = hair.lengths[crown][..] else { panic!("several shares") };
         assert!(longest > 295.0 && shortest < 0.75 * longest, "{longest} {shortest}");
     }
 

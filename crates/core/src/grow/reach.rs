@@ -1,6 +1,7 @@
 //! How long hair must be worn to end at a height: the one home of it for Aim and for Mark.
 
-use crate::fall::{hang_at, lie_at};
+use crate::fall::{combed, hang_at, lie_at};
+use crate::fibre::HeldHair;
 use crate::fibre::search::zero_between;
 use crate::hair::Hair;
 use crate::head::{Figure, FigurePoint, FigureZone, Patch, Reach, Vec3, Zone};
@@ -104,6 +105,23 @@ impl ZonePaths<'_> {
     /// How much of the way it would hang down its neighbours hold it up on average if all of it is worn at one length, 0 to 1.
     pub fn held_up(&self, worn_mm: f64) -> f64 {
         rounded(self.mean(|i| 1.0 - hang_at(self.hair, i, worn_mm).hangs()))
+    }
+
+    /// How far below a height a line lies along which hair is cut that hangs combed, held like this, for it to end at that height
+    /// once it is worn, mm: on the mean over the roots that reach there, each along its own way, lying flat as combed hair does.
+    /// `present_mm` is how long the hair is now. None where no hair comes down so far.
+    pub(crate) fn combed_below_mm(&self, height_mm: f64, hold: HeldHair, present_mm: f64) -> Option<f64> {
+        let hair = self.hair;
+        let below = |i: &usize| {
+            let strand = &hair.strands[*i];
+            let worn = hair.worn_to_height_mm(*i, height_mm)?;
+            let fibre = strand.model.fibre_from_worn(worn, strand.worn)?;
+            let held = hold.held_mm(&strand.model, fibre, present_mm.max(fibre));
+            let ends = hair.drapes[*i].place(&combed(hair, *i), held, held).y;
+            Some((strand.hairs * (height_mm - ends), strand.hairs))
+        };
+        let sums = self.strands.iter().filter_map(below).fold((0.0, 0.0), |a, b| (a.0 + b.0, a.1 + b.1));
+        (sums.1 > 0.0).then(|| rounded(sums.0 / sums.1))
     }
 
     /// Worn length at which it ends at a height on average, mm; none above its roots.

@@ -153,7 +153,7 @@ impl HairRequest {
         let spots = Spots::on(&self.reading.spots, &scalp);
         // Girths tell how the ends thin out better than a guess does.
         let taper = if self.reading.girths.len() > 1 { 0.0 } else { self.reading.taper };
-        let blend = Blend::of(read, taper, &hairline);
+        let mut blend = Blend::of(read, taper, &hairline);
         let wearing = Wearing { front_straight: self.front_straight, ..Wearing::alike(self.worn) };
         let edges: Vec<(Patch, RegionTest)> = self
             .reading
@@ -163,6 +163,17 @@ impl HairRequest {
             .filter_map(|edge| Some((edge.patch, edge.within.on(&scalp).ok()?)))
             .collect();
         let roots = roots(&form, &hairline, count);
+        let outside = |root: &&Root| !edges.iter().any(|(_, edge)| edge.holds(&scalp, &root.at, root.zone));
+        let told = |root: &Root| {
+            let d = root.at.normalize();
+            (d, root.zone, root.area_mm2 * density.at(&d))
+        };
+        // As many on either side.
+        let (half, step) = ((roots.len() / 2).max(1), count.div_ceil(ASKED));
+        let evenly = roots.iter().enumerate().filter(|(i, _)| (i % half).is_multiple_of(step));
+        let asked: Vec<_> = evenly.map(|(_, root)| root).filter(outside).map(told).collect();
+        let sharp: Vec<Patch> = edges.iter().map(|(patch, _)| *patch).collect();
+        blend.keep_means(&asked, &sharp);
         let grown = |root: &Root| {
             let d = root.at.normalize();
             let inside = edges.iter().find(|(_, region)| region.holds(&scalp, &root.at, root.zone));
@@ -190,6 +201,8 @@ impl HairRequest {
     }
 }
 
+/// Roots that are asked how long a zone is on the mean.
+const ASKED: usize = 4096;
 /// Roots that are enough to say where the hair of a zone ends on average: to a millimetre or two.
 const PATH_ROOTS: usize = 1024;
 /// A strand of ordinary hair where none was read, stretched and let go, mm.
@@ -197,5 +210,6 @@ const USUAL_MM: (f64, f64) = (300.0, 290.0);
 
 /// Lengths of the shares of a strand, even from the longest to the shortest.
 fn thinned(longest_mm: f64, layered: f64) -> ShareLengths {
-    std::array::from_fn(|i| longest_mm * (1.0 - layered * i as f64 / (SHARES - 1) as f64))
+    let share = |i: usize| longest_mm * (1.0 - layered * i as f64 / (SHARES - 1) as f64);
+    std::array::from_fn(share).into()
 }

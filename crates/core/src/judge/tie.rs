@@ -28,7 +28,7 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
         }
         let needs = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie) + TIE_HOLD_MM.value;
         let share_of = |lengths: &crate::hair::ShareLengths| {
-            lengths.iter().filter(|length| **length + LACKS_MM < needs).count() as f64 / lengths.len() as f64
+            lengths.shares().filter(|(mm, _)| mm + LACKS_MM < needs).map(|(_, part)| part).sum::<f64>()
         };
         all += strand.hairs;
         before += strand.hairs * share_of(&hair.lengths[i]);
@@ -36,7 +36,7 @@ pub(super) fn not_reached(judged: &Judged) -> Option<Finding> {
         if share > 0.0 {
             short += strand.hairs * share;
             strands.push(i);
-            let longest = judged.lengths[i].iter().copied().fold(0.0, f64::max);
+            let longest = judged.lengths[i].longest();
             if needs - longest > lacking {
                 lacking = needs - longest;
                 worst = Some(strand.root.at);

@@ -124,64 +124,142 @@ pub fn curl_off(reading: &ZoneReading) -> Option<f64> {
 }
 
 /// What is believed of a zone after it has been measured. Never fails: a checked reading always has a most
-/// probable hair.
+/// probable hair. Where another hair explains the reading about as well, the belief reaches as far as to that one.
 pub fn fit(reading: &ZoneReading) -> Belief {
-    let prior = Belief::prior(reading.diameter_um);
-    let observations = Observation::all(reading);
-    let precision = prior.covariance.try_inverse().unwrap_or_else(Matrix4::identity);
-    let cost = |at: &Vector4<f64>| {
-        let off = at - prior.mean;
-        let model = prior.model_at(at);
-        off.dot(&(precision * off)) + observations.iter().map(|o| o.residual(&model).powi(2)).sum::<f64>()
-    };
+    let problem = Posterior::of(reading);
+    let (best, rival) = problem.found();
+    let curvature = best.curvature.try_inverse().unwrap_or(problem.prior.covariance);
+    let apart = rival.map_or_else(Matrix4::zeros, |rival| {
+        // The spread of a mixture of the two, about the better.
+        let way = rival.at - best.at;
+        way * way.transpose() * rival.share(&best)
+    });
+    Belief { mean: best.at, covariance: curvature + apart, diameter_um: reading.diameter_um }
+}
 
-    let mut at = start(&prior, cost);
-    let mut best = cost(&at);
-    let mut damping = 1e-3;
-    let mut curvature = precision;
-    for _ in 0..tolerance::STEPS {
-        let mut gradient = precision * (at - prior.mean);
-        curvature = precision;
-        for o in &observations {
-            let slope = slopes(&at, |p| o.residual(&prior.model_at(p)));
-            gradient += slope * o.residual(&prior.model_at(&at));
-            curvature += slope * slope.transpose();
-        }
-        let step = match (curvature + Matrix4::from_diagonal(&(curvature.diagonal() * damping))).cholesky() {
-            Some(cholesky) => cholesky.solve(&-gradient),
-            None => break,
-        };
-        let trial = cost(&(at + step));
-        if trial < best {
-            at += step;
-            best = trial;
-            damping *= 0.2;
-        } else {
-            damping *= 8.0;
-        }
-        if step.amax() < tolerance::FIT || damping > 1e12 {
-            break;
-        }
-    }
-    Belief {
-        mean: at,
-        covariance: curvature.try_inverse().unwrap_or(prior.covariance),
-        diameter_um: reading.diameter_um,
+/// The loop widths, mm, tighter first, of two hairs that explain a reading about as well as each other; none where one does.
+/// Of short hair a hook and the first turn of a tighter spiral hang alike.
+pub fn either_loop_mm(reading: &ZoneReading) -> Option<(f64, f64)> {
+    let problem = Posterior::of(reading);
+    let (best, rival) = problem.found();
+    let rival = rival.filter(|rival| rival.share(&best) > CANNOT_TELL)?;
+    let loop_mm =
+        |valley: &Valley| 2.0 * problem.prior.model_at(&valley.at).rod(0.0, 1.0).loop_radius_mm(0.0);
+    let (one, other) = (loop_mm(&best), loop_mm(&rival));
+    Some((one.min(other), one.max(other)))
+}
+
+/// Chance of the less probable of two hairs from which on a reading can't tell them apart.
+const CANNOT_TELL: f64 = 0.3;
+/// Logarithm of the ratio of loop radii from which on two hairs are two.
+const TWO_HAIRS_LN: f64 = 0.3;
+/// By how much worse, in squares of standard errors, a place may be from which a second descent begins, and a valley that counts.
+const WORTH_A_DESCENT: f64 = 30.0;
+/// Descents beside the first.
+const DESCENTS: usize = 3;
+const WORTH_SAYING: f64 = 6.0;
+
+/// What is looked for: hair that is probable and explains what was measured.
+struct Posterior {
+    prior: Belief,
+    precision: Matrix4<f64>,
+    observations: Vec<Observation>,
+}
+
+/// Hair that explains a reading better than any like it.
+struct Valley {
+    at: Vector4<f64>,
+    cost: f64,
+    curvature: Matrix4<f64>,
+}
+
+impl Valley {
+    /// How probable it is beside a better one, 0 to ½.
+    fn share(&self, better: &Self) -> f64 {
+        let odds = (-0.5 * (self.cost - better.cost)).exp();
+        odds / (1.0 + odds)
     }
 }
 
-/// The best of a row of loop radii at the prior's other values: hooks and straightened hair make the cost uneven,
-/// so the descent starts in the right valley.
-fn start(prior: &Belief, cost: impl Fn(&Vector4<f64>) -> f64) -> Vector4<f64> {
-    const STARTS: i32 = 17;
-    (0..STARTS)
-        .map(|i| {
-            let mut at = prior.mean;
+impl Posterior {
+    fn of(reading: &ZoneReading) -> Self {
+        let prior = Belief::prior(reading.diameter_um);
+        let precision = prior.covariance.try_inverse().unwrap_or_else(Matrix4::identity);
+        Self { prior, precision, observations: Observation::all(reading) }
+    }
+
+    fn cost(&self, at: &Vector4<f64>) -> f64 {
+        let off = at - self.prior.mean;
+        let model = self.prior.model_at(at);
+        let residuals = self.observations.iter().map(|o| o.residual(&model).powi(2));
+        off.dot(&(self.precision * off)) + residuals.sum::<f64>()
+    }
+
+    /// The best hair, and the best that is another one if it is about as good.
+    ///
+    /// Hooks and straightened hair make the cost uneven, so the descents start from the best of a row of loop radii at the prior's
+    /// other values.
+    fn found(&self) -> (Valley, Option<Valley>) {
+        const STARTS: i32 = 17;
+        let start = |i: i32| {
+            let mut at = self.prior.mean;
             at[0] += 0.4 * f64::from(i - STARTS / 2);
-            (cost(&at), at)
-        })
-        .min_by(|a, b| a.0.total_cmp(&b.0))
-        .map_or(prior.mean, |(_, at)| at)
+            (self.cost(&at), at)
+        };
+        let mut row: Vec<(f64, Vector4<f64>)> = (0..STARTS).map(start).collect();
+        row.sort_by(|a, b| a.0.total_cmp(&b.0));
+        let least = row[0].0;
+        let mut best = self.descend(row[0].1);
+        let mut rival = None::<Valley>;
+        // Neighbours on the row may lie on either side of a ridge.
+        let worth = |start: &&(f64, Vector4<f64>)| start.0 < least + WORTH_A_DESCENT;
+        for (_, from) in row[1..=DESCENTS].iter().filter(worth) {
+            let mut other = self.descend(*from);
+            if (other.at[0] - best.at[0]).abs() < TWO_HAIRS_LN {
+                continue;
+            }
+            if other.cost < best.cost {
+                std::mem::swap(&mut other, &mut best);
+            }
+            if other.cost < best.cost + WORTH_SAYING
+                && rival.as_ref().is_none_or(|rival| other.cost < rival.cost)
+            {
+                rival = Some(other);
+            }
+        }
+        (best, rival)
+    }
+
+    /// Damped Gauss–Newton from a place down.
+    fn descend(&self, from: Vector4<f64>) -> Valley {
+        let (mut at, mut best) = (from, self.cost(&from));
+        let mut damping = 1e-3;
+        let mut curvature = self.precision;
+        for _ in 0..tolerance::STEPS {
+            let mut gradient = self.precision * (at - self.prior.mean);
+            curvature = self.precision;
+            for o in &self.observations {
+                let slope = slopes(&at, |p| o.residual(&self.prior.model_at(p)));
+                gradient += slope * o.residual(&self.prior.model_at(&at));
+                curvature += slope * slope.transpose();
+            }
+            let damped = curvature + Matrix4::from_diagonal(&(curvature.diagonal() * damping));
+            let Some(cholesky) = damped.cholesky() else { break };
+            let step = cholesky.solve(&-gradient);
+            let trial = self.cost(&(at + step));
+            if trial < best {
+                at += step;
+                best = trial;
+                damping *= 0.2;
+            } else {
+                damping *= 8.0;
+            }
+            if step.amax() < tolerance::FIT || damping > 1e12 {
+                break;
+            }
+        }
+        Valley { at, cost: best, curvature }
+    }
 }
 
 #[cfg(test)]
@@ -233,6 +311,29 @@ mod tests {
             curl_off(&ZoneReading::try_from(&RawZoneReading { loop_mm: Some(told), ..blank }).unwrap()),
             None
         );
+    }
+
+    #[test]
+    fn short_hair_that_tells_two_curls_alike_says_so_and_is_sure_of_neither() {
+        let short = |um: f64, turns: Option<f64>| {
+            let raw = RawZoneReading {
+                width_um: Some(um),
+                strands: 5,
+                turns,
+                ..RawZoneReading::measured(60.0, 30.0)
+            };
+            ZoneReading::try_from(&raw).expect("complete")
+        };
+        let (tighter, looser) = either_loop_mm(&short(77.0, None)).expect("it can't be told");
+        assert!(looser > 1.8 * tighter, "{tighter} {looser}");
+        let sd = |read: &ZoneReading| fit(read).sd_of(|model| free_loop_mm(model).ln());
+        // As unsure on either side of the width at which the other becomes the better one.
+        let (before, after) = (sd(&short(76.0, None)), sd(&short(78.0, None)));
+        assert!((before / after - 1.0).abs() < 0.35 && before > 0.4, "{before} {after}");
+        let turned = short(77.0, Some(2.0));
+        assert_eq!(either_loop_mm(&turned), None, "turns that were counted tell");
+        assert!(sd(&turned) < before);
+        assert_eq!(either_loop_mm(&zone(|_| {})), None, "long hair tells");
     }
 
     #[test]

@@ -17,5 +17,5 @@ mod hand;
 
 pub use allowance::{allowance_mm, risk_factor};
 pub use belief::Belief;
-pub use fit::{curl_off, fit, once_let_go, shrinkage};
+pub use fit::{curl_off, either_loop_mm, fit, once_let_go, shrinkage};
 pub use hand::Hand;

@@ -200,7 +200,7 @@ mod tests {
     #[test]
     fn cropped_hair_stands_in_tufts_that_are_longer_than_they_are_wide() {
         let hair = hair(180.0, WornStyle::AsItSprings, vec![]);
-        let cropped = vec![[12.0; crate::hair::SHARES]; hair.strands.len()];
+        let cropped = vec![crate::hair::ShareLengths::all(12.0); hair.strands.len()];
         assert!(locks(&hair, &cropped, COUNT).iter().all(|lock| lock.root_mm.max(lock.width_mm) < 4.0));
     }
 
@@ -209,7 +209,7 @@ mod tests {
         // How far the middle of a lock lies to the side of where its hair would run alone, mm. Out from the head it may be carried.
         let aside = |sprung_mm: f64, fibre_mm: f64| {
             let hair = hair(sprung_mm, WornStyle::AsItSprings, vec![]);
-            let lengths = vec![[fibre_mm; crate::hair::SHARES]; hair.strands.len()];
+            let lengths = vec![crate::hair::ShareLengths::all(fibre_mm); hair.strands.len()];
             let worn = AsWorn::of(&hair, &lengths);
             let (all, chosen) = (locks(&hair, &lengths, COUNT), chosen(&hair, bulk(&hair, COUNT)));
             let off =
@@ -241,7 +241,8 @@ mod tests {
         };
         let wider = |sprung_mm: f64, fibre_mm: f64| {
             let hair = hair(sprung_mm, WornStyle::AsItSprings, vec![]);
-            let all = locks(&hair, &vec![[fibre_mm; crate::hair::SHARES]; hair.strands.len()], COUNT);
+            let all =
+                locks(&hair, &vec![crate::hair::ShareLengths::all(fibre_mm); hair.strands.len()], COUNT);
             let long = |lock: &&Lock| lock.line.len() > 40 && lock.root_mm > 1.0 && lock.line[0][1] > 60.0;
             let ratios: Vec<f32> =
                 all.iter().filter(long).map(|lock| across(lock, 0.85) / across(lock, 0.4)).collect();

@@ -5,7 +5,7 @@ use super::curl::wound;
 use super::fill::{Line, fill};
 use super::look::{Look, Own};
 use crate::fall::{Levels, Worn, worn_as};
-use crate::hair::{Hair, SHARES, ShareLengths};
+use crate::hair::{Hair, ShareLengths};
 use crate::head::{Solid, Vec3, Zone, drawn};
 use rayon::prelude::*;
 use serde::Serialize;
@@ -204,7 +204,7 @@ pub(crate) fn frame(axis: &[Vec3], k: usize) -> (Vec3, Vec3) {
 
 fn ends(worn: &Worn) -> [f32; 3] {
     let shortest = worn.lengths.iter().copied().fold(f64::INFINITY, f64::min);
-    let mean = worn.lengths.iter().sum::<f64>() / SHARES as f64;
+    let mean = worn.lengths.mean();
     [shortest, mean, worn.longest_mm].map(|mm| (mm / worn.longest_mm) as f32)
 }
 

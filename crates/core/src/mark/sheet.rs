@@ -4,7 +4,7 @@ use super::aim::{Aim, WornAim};
 use super::reasons::reasons;
 use super::zone_mark::{Mark, MarkTask, advised};
 use crate::error::{FieldError, FieldErrors};
-use crate::fibre::{HeldState, WornStyle};
+use crate::fibre::{Comb, HeldState, WornStyle};
 use crate::grow::{HairRequest, ZonePaths};
 use crate::hair::Hair;
 use crate::head::{Patch, Zone};
@@ -23,6 +23,10 @@ pub struct StateMark {
     pub state: HeldState,
     /// The mark; none where nothing certain enough can be said.
     pub mark: Option<Mark>,
+    /// How far below the point the line lies along which hair combed down is cut, its allowance with it, mm: none where nothing
+    /// lands at a point, or no hair comes down to it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub line_below_mm: Option<f64>,
     /// Why it is there.
     pub reasons: Vec<Message>,
 }
@@ -174,13 +178,20 @@ impl Head<'_> {
             hand: self.hair.hand,
             ..MarkTask::new(read, wish.target_mm, self.worn.of(zone), risk)
         };
+        let lands = self.aim.zones.get(&zone).and_then(|wish| wish.lands);
+        let below = |mark: &Mark| {
+            let height_mm = lands?.height_mm(&self.hair.measures);
+            let below = paths.combed_below_mm(height_mm, self.hair.hand.hold(mark.state), read.present_mm)?;
+            Some(below + mark.comb_mm - mark.held_without_allowance_mm)
+        };
         let marks = task.in_all_states();
         let best: Option<Mark> = advised(&marks);
         let states = marks.iter().map(|&(state, mark)| {
             // The choice of state is a reason for the advised one only.
             let compared = if best.is_some_and(|b| b.state == state) { marks.as_slice() } else { &[] };
             let reasons = mark.map(|mark| reasons(&task, &mark, compared)).unwrap_or_default();
-            StateMark { state, mark, reasons }
+            let line_below_mm = mark.as_ref().filter(|_| state.comb != Comb::None).and_then(below);
+            StateMark { state, mark, line_below_mm, reasons }
         });
         ZoneMark {
             target_mm: wish.target_mm,

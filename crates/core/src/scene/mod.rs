@@ -19,6 +19,8 @@ const LOCKS: usize = 450;
 
 /// How far behind its canal an ear reaches, and half as far in front of it, mm; so many locks over it hide it.
 const EAR_MM: f32 = 30.0;
+/// Half the height of one, mm.
+const HALF_EAR_MM: f32 = 30.0;
 const COVERING: usize = 4;
 /// Strands of held hair between two points of a section that are drawn, and the points of each.
 const STRANDS: usize = 4;
@@ -108,7 +110,9 @@ fn covers_ear(locks: &[Lock], hand: f32) -> bool {
         let [[x, above, z], [_, below, _]] = [way[0], way[1]];
         hand * x > 0.0 && above > 0.0 && below <= 0.0 && (-EAR_MM..0.5 * EAR_MM).contains(&z)
     };
-    locks.iter().filter(|lock| lock.line.windows(2).any(over)).count() >= COVERING
+    // Cropped hair beside the ear covers nothing of it.
+    let far = |lock: &&Lock| lock.line[0][1] - lock.line[lock.line.len() - 1][1] > HALF_EAR_MM;
+    locks.iter().filter(far).filter(|lock| lock.line.windows(2).any(over)).count() >= COVERING
 }
 
 /// Whether hair comes down to the shoulders.

@@ -4,6 +4,7 @@ use super::ZoneSummary;
 use crate::constants::STRAND_LOGIT_SD;
 use crate::fibre::Moisture;
 use crate::head::Patch;
+use crate::learn;
 use crate::reading::{GatheredHair, RawReading, RawZoneReading, Soaks};
 use serde::{Deserialize, Serialize};
 
@@ -71,6 +72,15 @@ pub enum Unusual {
         patch: Patch,
         /// Whether it was seen looser than the lengths say, or tighter.
         looser: bool,
+    },
+    /// Its lengths tell two curls alike: loops seen or turns counted would tell which.
+    CurlEither {
+        /// Where.
+        patch: Patch,
+        /// Width of a loop, the tighter one, mm …
+        tighter_mm: f64,
+        /// … and the looser one.
+        looser_mm: f64,
     },
     /// Strands of a zone differ by far more than strands do.
     StrandsDiffer {
@@ -140,6 +150,11 @@ pub(super) fn unusual(
     {
         found.push(Unusual::CurlDisagrees { patch, looser: off > 0.0 });
     }
+    let either = own().filter_map(|zone| {
+        let (tighter_mm, looser_mm) = learn::either_loop_mm(&reading.patch(zone.patch).ok()?)?;
+        Some(Unusual::CurlEither { patch: zone.patch, tighter_mm, looser_mm })
+    });
+    found.extend(either.take(1));
     let apart = own().filter_map(|zone| {
         Some((zone.patch, reading.patch(zone.patch).ok()?.strands_differ, zone.strands_differ?))
     });

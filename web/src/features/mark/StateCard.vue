@@ -6,7 +6,7 @@ import { numberIn, onComb, signOf } from "@/shared/lengths";
 import { useUnit } from "@/shared/unit";
 import { computed } from "vue";
 import { t } from "@/shared/words";
-import { exists, keyOf, sameState, verdict } from "./states";
+import { exists, keyOf, markIn, sameState, verdict } from "./states";
 
 const props = defineProps<{ zone: SheetZone; title: string }>();
 const state = defineModel<HeldState>({ required: true });
@@ -14,6 +14,8 @@ const { unit, say } = useUnit();
 
 const answer = computed(() => verdict(props.zone, state.value));
 const mark = computed(() => ("mark" in answer.value ? answer.value.mark : undefined));
+/** Where the line lies while the hair is combed down to it. */
+const lineBelow = computed(() => props.zone.result && markIn(props.zone.result, state.value)?.line_below_mm);
 const advised = computed(() => sameState(props.zone.result?.advised, state.value));
 const moisture = computed({
   get: () => state.value.moisture,
@@ -62,6 +64,10 @@ const combs = computed(() =>
         <div>
           <dt>{{ t("mark-extra") }}</dt>
           <dd>{{ t("mark-extraBoth", { held: say(mark.allowance_held_mm), worn: say(mark.allowance_mm) }) }}</dd>
+        </div>
+        <div v-if="typeof lineBelow === 'number'">
+          <dt>{{ t("mark-line") }}</dt>
+          <dd>{{ t("mark-lineBelow", { length: say(lineBelow) }) }}</dd>
         </div>
         <div>
           <dt>{{ t("mark-off") }}</dt>

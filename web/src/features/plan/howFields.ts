@@ -106,6 +106,9 @@ function perimeterFields(line: Perimeter, points: readonly Point[]): Field<Move>
   ];
 }
 
+/** Subsections that go up the head: there hands hold their fingers square to the hair. */
+const UPRIGHT: AlongName[] = ["vertical", "profile", "crosswise", "pivot"];
+
 function layoutFields(move: Move): Field<Move>[] {
   const layout = layoutOf(move.kind);
   if (!layout) return [];
@@ -122,7 +125,11 @@ function layoutFields(move: Move): Field<Move>[] {
       t("plan-along"),
       named(ALONG, "plan-alongs"),
       tagOf(along) as AlongName,
-      (m, name) => set(() => ({ along: alongOf(name) }))(m),
+      (m, name) => {
+        set(() => ({ along: alongOf(name) }))(m);
+        if ("sections" in m.kind && UPRIGHT.includes(name))
+          m.kind.sections.fingers ??= { shape: "square_to_hair", slant_deg: 0, longer_toward: null, bow_mm: 0 };
+      },
     ),
     choice<Move, Landmark>(`${at}.from`, t("plan-from"), landmarkChoices(), layout.from, (m, from) =>
       set(() => ({ from }))(m),

@@ -52,6 +52,14 @@ export function plainWords(summary: ReadingSummary, length: (mm: number) => stri
       lines.push(t(figure.damp ? "words-airDamp" : "words-airDry", { percent: Math.round(figure.humidity_pct) }));
     else if (figure.kind === "curl_disagrees")
       lines.push(t(figure.looser ? "words-curlLooser" : "words-curlTighter", { zone: sayPatch(figure.patch) }));
+    else if (figure.kind === "curl_either")
+      lines.push(
+        t("words-curlEither", {
+          zone: sayPatch(figure.patch),
+          tighter: length(figure.tighter_mm),
+          looser: length(figure.looser_mm),
+        }),
+      );
     else if (figure.kind === "strands_differ")
       lines.push(t("words-strandsDiffer", { zone: sayPatch(figure.patch), points: Math.round(100 * figure.by) }));
     else
