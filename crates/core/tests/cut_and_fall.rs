@@ -10,7 +10,7 @@ use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::{Comb, HeldState, LengthModel, Moisture};
 use spirel_core::grow::HairRequest;
 use spirel_core::hair::{Hair, ShareLengths};
-use spirel_core::head::{Landmark, Place, Point, SkullForm, Zone, mirror, taut_mm};
+use spirel_core::head::{Landmark, Place, Point, SkullForm, Zone, mirror};
 use spirel_core::reading::{RawReading, RawZoneReading, WidthClass};
 use spirel_core::section::{Along, Region, Side};
 use spirel_core::talk::Climate;

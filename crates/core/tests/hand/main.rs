@@ -185,6 +185,14 @@ fn no_comb_leaves_more_fibre_than_no_comb_at_all() {
 }
 
 #[test]
+fn a_micrometre_moves_short_curls_by_little() {
+    // Where a reading tells two curls alike it says so: `learn::fit` holds that.
+    for (name, most) in table::branch() {
+        assert!(most < 4.0, "{name} {most}");
+    }
+}
+
+#[test]
 fn a_hand_that_comes_down_to_the_scalp_far_from_where_it_began_says_so() {
     let lines = table::past_square();
     assert!(

@@ -498,27 +498,3 @@ pub fn combed_lines() -> Vec<Line> {
     }
     lines
 }
-
-pub fn lines() -> Vec<Line> {
-    [
-        small_shares,
-        upright_sections,
-        outline,
-        brushed,
-        over_directed,
-        dome,
-        flare,
-        joined,
-        techniques,
-        short,
-        combs,
-        branch,
-        past_square,
-        nape,
-        zones_as_read,
-        combed_lines,
-    ]
-    .into_iter()
-    .flat_map(|cases| cases())
-    .collect()
-}
