@@ -62,13 +62,8 @@ impl Carried {
     }
 
     /// How far out hair of this length is held, mm: the further of the two places so far from its root; where it is too short, the
-    /// nearest.
-    pub fn reach_mm(&self, scalp: &Scalp, length_mm: f64) -> f64 {
-        self.found_mm(scalp, length_mm).0
-    }
-
-    /// The same, and whether the hair gets there.
-    fn found_mm(&self, scalp: &Scalp, length_mm: f64) -> (f64, bool) {
+    /// nearest. And whether it gets there.
+    pub fn found_mm(&self, scalp: &Scalp, length_mm: f64) -> (f64, bool) {
         if self.own == self.over {
             return (length_mm, true);
         }

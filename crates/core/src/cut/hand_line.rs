@@ -65,7 +65,11 @@ impl HandLine {
             FingerShape::Level => straight(Vec3::new(chord.x, 0.0, chord.z)),
             FingerShape::Vertical => straight(Vec3::new(0.0, chord.y, 0.0)),
             FingerShape::SquareToHair => {
-                let from = first.reach_mm(scalp, at_first);
+                let (from, gets_there) = first.found_mm(scalp, at_first);
+                if !gets_there {
+                    // As far that way as it goes, all of it together.
+                    return Self::point(first.hand(scalp, at_first));
+                }
                 let squared = squared_mm(&all, &first, place);
                 (0..POINTS).map(|i| all[i].out_mm(scalp, (from + squared[i] + more(i)).max(0.0))).collect()
             }

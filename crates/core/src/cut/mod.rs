@@ -14,6 +14,7 @@ mod first_length;
 mod gathered;
 mod guide;
 mod hand_line;
+mod held;
 mod hold;
 mod layout;
 mod pattern;

@@ -93,6 +93,14 @@ fn over_directed_hair_is_as_long_as_its_section_was_to_be() {
         table::done(&hair, &back).unwrap().moves[0].notes.contains(&MoveNote::TooShortToCarry)
     };
     assert!(noted(130.0) && !noted(420.0));
+    // Fingers square to it hold it no further than it is long, either.
+    let rest = r#""hold": {"elevation_deg": 90, "over_direction": {"landmark": "hairline_centre"}}, "guide": "free", "fingers": {"shape": "square_to_hair"}, "length": {"held_mm": 130}"#;
+    let square =
+        table::done(&hair, &sections("\"everything\"", "\"vertical\"", "nape_centre", rest)).unwrap();
+    let back = |i: &usize| hair.strands[*i].root.zone == Zone::BackLower;
+    let longest =
+        (0..hair.strands.len()).filter(back).map(|i| square.lengths[i].longest()).fold(0.0, f64::max);
+    assert!(longest < 230.0, "{longest}");
 }
 
 #[test]

@@ -1,5 +1,9 @@
 //! What a hand would find on computed heads, as named numbers: each case varies what a stylist would vary first.
 
+#[path = "../../examples/heads/mod.rs"]
+mod heads;
+
+pub use heads::{head, reading};
 use spirel_core::cut::{Cut, CutResult, cut};
 use spirel_core::fall::{AsWorn, Fall, fall};
 use spirel_core::fibre::WornStyle;
@@ -10,21 +14,6 @@ use spirel_core::reading::{RawReading, RawZoneReading, WidthClass, WornWidth};
 
 /// What is said of a case, and its number.
 pub type Line = (String, f64);
-
-/// A reading of one kind of hair all over.
-pub fn reading(stretched: f64, sprung: f64, width: WidthClass, density: f64) -> RawReading {
-    let zone = RawZoneReading {
-        width_class: Some(width),
-        strands: 5,
-        ..RawZoneReading::measured(stretched, sprung)
-    };
-    let zones = Zone::ALL.into_iter().map(|z| (z.into(), zone)).collect();
-    RawReading { zones, hairs_per_cm2: density, ..RawReading::default() }
-}
-
-pub fn head(stretched: f64, sprung: f64, width: WidthClass, density: f64) -> Hair {
-    HairRequest::new(reading(stretched, sprung, width, density)).grow().expect("possible")
-}
 
 /// A cut of one move after another, each as it is written.
 pub fn cut_of(moves: &str) -> Option<Cut> {
