@@ -65,7 +65,7 @@ const combs = computed(() =>
           <dt>{{ t("mark-extra") }}</dt>
           <dd>{{ t("mark-extraBoth", { held: say(mark.allowance_held_mm), worn: say(mark.allowance_mm) }) }}</dd>
         </div>
-        <div v-if="typeof lineBelow === 'number'">
+        <div v-if="typeof lineBelow === 'number'" :title="t('mark-lineMeans')">
           <dt>{{ t("mark-line") }}</dt>
           <dd>{{ t("mark-lineBelow", { length: say(lineBelow) }) }}</dd>
         </div>

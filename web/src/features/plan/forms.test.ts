@@ -120,6 +120,22 @@ describe("the form of how a move is done", () => {
     });
   });
 
+  it("lays fingers square to the hair on subsections that go up the head, unless they were laid otherwise", async () => {
+    const shape = async (move: Move, along: string) => {
+      const { kind } = await set(move, "Subsections", along);
+      return "sections" in kind ? kind.sections.fingers?.shape : undefined;
+    };
+    const level = newMove("sections");
+    expect(await shape(level, "vertical")).toBe("square_to_hair");
+    expect(await shape(await set(level, "Subsections", "vertical"), "horizontal")).toBe("along_head");
+    // A saved step says what a new one leaves out.
+    const saved = newMove("sections");
+    if ("sections" in saved.kind)
+      saved.kind.sections.fingers = { shape: "along_head", slant_deg: 0, longer_toward: null, bow_mm: 0 };
+    expect(await shape(saved, "profile")).toBe("square_to_hair");
+    expect(await shape(await set(level, "Finger angle", "straight"), "profile")).toBe("straight");
+  });
+
   it("sets places in front and at the sides of a line, and takes them away", async () => {
     const move = await set(newMove("perimeter"), "In front", "chin");
     expect(move.kind).toMatchObject({ perimeter: { front: { point: "chin" } } });

@@ -106,8 +106,19 @@ function perimeterFields(line: Perimeter, points: readonly Point[]): Field<Move>
   ];
 }
 
+/** Fingers of which nothing was said. */
+const PLAIN_FINGERS = { shape: "along_head" as FingerShape, slant_deg: 0, longer_toward: null, bow_mm: 0 };
+
 /** Subsections that go up the head: there hands hold their fingers square to the hair. */
 const UPRIGHT: AlongName[] = ["vertical", "profile", "crosswise", "pivot"];
+const usualShape = (along: AlongName): FingerShape => (UPRIGHT.includes(along) ? "square_to_hair" : "along_head");
+
+/** Fingers that lie as is usual go on doing so when subsections run another way. */
+function followSubsections(sections: Sections, from: AlongName, to: AlongName) {
+  const fingers = { ...PLAIN_FINGERS, ...sections.fingers };
+  if (fingers.shape === usualShape(from) && fingers.slant_deg === 0 && fingers.bow_mm === 0)
+    sections.fingers = { ...fingers, shape: usualShape(to) };
+}
 
 function layoutFields(move: Move): Field<Move>[] {
   const layout = layoutOf(move.kind);
@@ -127,8 +138,7 @@ function layoutFields(move: Move): Field<Move>[] {
       tagOf(along) as AlongName,
       (m, name) => {
         set(() => ({ along: alongOf(name) }))(m);
-        if ("sections" in m.kind && UPRIGHT.includes(name))
-          m.kind.sections.fingers ??= { shape: "square_to_hair", slant_deg: 0, longer_toward: null, bow_mm: 0 };
+        if ("sections" in m.kind) followSubsections(m.kind.sections, tagOf(along) as AlongName, name);
       },
     ),
     choice<Move, Landmark>(`${at}.from`, t("plan-from"), landmarkChoices(), layout.from, (m, from) =>
@@ -284,13 +294,7 @@ function lengthFields(sections: Sections, at: number, points: readonly Point[]):
 }
 
 function fingerFields(sections: Sections): Field<Move>[] {
-  const fingers = {
-    shape: "along_head" as FingerShape,
-    slant_deg: 0,
-    longer_toward: null,
-    bow_mm: 0,
-    ...sections.fingers,
-  };
+  const fingers = { ...PLAIN_FINGERS, ...sections.fingers };
   const at = "kind.sections.fingers";
   const fields: Field<Move>[] = [
     choice<Move, FingerShape>(
