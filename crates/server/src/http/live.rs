@@ -186,6 +186,12 @@ impl Listener {
         })
     }
 
+    /// Whether the session has ended since this began to listen.
+    fn signed_out(&mut self) -> bool {
+        let sessions = self.sessions.borrow_and_update();
+        sessions.asked > self.since && !sessions.standing.contains(&self.session)
+    }
+
     async fn next(&mut self) -> Option<String> {
         if !self.greeted {
             self.greeted = true;
@@ -201,6 +207,10 @@ impl Listener {
             if self.behind {
                 // As many as are given at once may not be all.
                 let (notices, reached) = self.store.edits_after(self.house, self.reached).await.ok()?;
+                // Asked after the edits, as in `look`: they may have been saved after the session ended.
+                if !Sessions::of(&self.store, self.house).await.ok()?.standing.contains(&self.session) {
+                    return None;
+                }
                 self.behind = reached > self.reached;
                 self.reached = reached.max(self.reached);
                 self.waiting = notices.into();
@@ -210,12 +220,13 @@ impl Listener {
                 biased;
                 changed = self.sessions.changed() => {
                     changed.ok()?;
-                    let sessions = self.sessions.borrow_and_update();
-                    if sessions.asked > self.since && !sessions.standing.contains(&self.session) {
+                    if self.signed_out() {
                         return None;
                     }
                 }
+                // Sessions are handed on before edits, perhaps between the two polls: so they are looked at again.
                 edit = self.edits.recv() => match edit {
+                    _ if self.signed_out() => return None,
                     Ok(notice) if notice.number > self.reached => self.waiting.push_back(notice),
                     Ok(_) => {}
                     // It was too slow to hear them all: the database has them.
