@@ -214,6 +214,35 @@ pub const ALL: &[(&str, Constant)] = &[
     ("error of a width in a picture, share", SCOPE_WIDTH_SD_SHARE),
     ("error of a girth of gathered hair, mm", GIRTH_SD_MM),
     ("hair that holds in a tie, mm", TIE_HOLD_MM),
+    ("triangle from, width below over above", TRIANGLE_RATIO),
+    ("shelf from, % of ends", SHELF_PCT),
+    ("shelf steps, mm", SHELF_STEP_MM),
+    ("mushroom from, width above over below", MUSHROOM_RATIO),
+    ("broom ends under, %", BROOM_PCT),
+    ("see-through ends from, mm", SEE_THROUGH_MM),
+    ("hole at the ear under, %", HOLE_PCT),
+    ("heavy corner from, times", CORNER_RATIO),
+    ("cap line from, mm", CAP_LINE_MM),
+    ("sides differ from, mm or %", SIDES_DIFFER),
+    ("lifted line from, mm", LIFTED_LINE_MM),
+    ("front may lack, mm", FRONT_LACKS_MM),
+    ("fringe outside the brows, mm", FRINGE_OUTSIDE_MM),
+    ("hair that slips from a tie, %", TIE_SLIPS_PCT),
+    ("weight near the surface from, %", SURFACE_PCT),
+    ("weight too deep from, %", DEEP_PCT),
+    ("guide drift from, mm", DRIFT_MM),
+    ("low layers on fine hair from, %", LOW_LAYERS_PCT),
+    ("tension from, mm", TENSION_MM),
+    ("uneven moisture from, mm", UNEVEN_MM),
+    ("flat under, mm", FLAT_MM),
+    ("regrowth from, %", REGROWTH_PCT),
+    ("free face under, mm", FACE_FREE_MM),
+    ("wish missed from, mm", WISH_MM),
+    ("kept hair lost from, mm", KEPT_MM),
+    ("water lost, g/g a minute", DRIES_PER_MIN),
+    ("a subsection, s", SUBSECTION_S),
+    ("a decimetre of line, s", LINE_S_PER_DM),
+    ("texturing a subsection, s", TEXTURE_S),
 ];
 
 /// Hairs on a square centimetre of scalp where nothing was counted.
@@ -256,6 +285,82 @@ pub const GIRTH_SD_MM: Constant = constant(2.0, (1.0, 5.0), OWN);
 
 /// Length that has to go through a tie for it to hold, mm.
 pub const TIE_HOLD_MM: Constant = constant(25.0, (15.0, 50.0), OWN);
+
+const EYE: &str = "our own estimate of what is seen across a chair";
+const HANDS: &str = "our own estimate of what hands can hold to";
+/// Width near the perimeter over the width above the ears from which on hair is wide below and flat on top.
+pub const TRIANGLE_RATIO: Constant = constant(1.35, (1.15, 1.8), EYE);
+/// Share of all ends within two fingers of height, where the outline steps out as well, that looks like a shelf, %.
+pub const SHELF_PCT: Constant = constant(35.0, (20.0, 60.0), EYE);
+/// Step of the outline on either side that shows, mm.
+pub const SHELF_STEP_MM: Constant = constant(15.0, (8.0, 30.0), EYE);
+/// Greatest width in the upper part over the width below the ears that looks like a mushroom.
+pub const MUSHROOM_RATIO: Constant =
+    constant(1.34, (1.2, 1.8), "four thirds: below the ears under three quarters");
+/// Fullness near the perimeter as a share of that a hand higher under which ends look like a broom, %.
+pub const BROOM_PCT: Constant = constant(35.0, (20.0, 60.0), EYE);
+/// How far above the perimeter light comes through before it is objected to, mm.
+pub const SEE_THROUGH_MM: Constant = constant(30.0, (10.0, 80.0), "about as much as a plain trim takes");
+/// Hair that hangs beside the ear as a share of that in front and behind under which there is a hole, %.
+pub const HOLE_PCT: Constant = constant(60.0, (40.0, 80.0), EYE);
+/// Ends in a sector over those beside it that make a heavy corner.
+pub const CORNER_RATIO: Constant = constant(1.4, (1.2, 2.5), EYE);
+/// Height with hardly an end in it that shows as a line under a cap, mm.
+pub const CAP_LINE_MM: Constant = constant(60.0, (40.0, 120.0), EYE);
+/// Difference of left and right that is seen in a mirror, mm of perimeter or % of mass.
+pub const SIDES_DIFFER: Constant = constant(8.0, (4.0, 20.0), EYE);
+/// How far a perimeter lifts off its smooth course before it is seen, mm.
+pub const LIFTED_LINE_MM: Constant = constant(6.0, (3.0, 15.0), EYE);
+/// What a promised length in front may lack of its allowance, mm.
+pub const FRONT_LACKS_MM: Constant =
+    constant(0.0, (-10.0, 20.0), "the chance the client takes is chosen in Aim");
+/// How far outside the brows a fringe may root, mm.
+pub const FRINGE_OUTSIDE_MM: Constant = constant(
+    10.0,
+    (0.0, 25.0),
+    "half a finger; the outermost hair of a fringe parted off at the brows roots 6 outside them",
+);
+/// Share of the hair in front that may slip from a tie, %.
+pub const TIE_SLIPS_PCT: Constant = constant(10.0, (5.0, 30.0), "new hair slips from any tie");
+/// Share of the outer hair that may be cut shorter from within, %.
+pub const SURFACE_PCT: Constant = constant(10.0, (5.0, 30.0), EYE);
+/// Share of the hair of a zone that may be left at half its length or less, %.
+pub const DEEP_PCT: Constant =
+    constant(20.0, (10.0, 50.0), "one hair in five: fewer prop, more are missed below");
+/// By how much a guide may drift over all sections of a step, mm.
+pub const DRIFT_MM: Constant = constant(6.0, (3.0, 20.0), HANDS);
+/// Share of fine hair below the occipital bone that may be layered, %.
+pub const LOW_LAYERS_PCT: Constant = constant(10.0, (5.0, 40.0), EYE);
+/// Standard error of a landing that comes from the pull of the comb alone, worn mm.
+pub const TENSION_MM: Constant =
+    constant(8.0, (3.0, 20.0), "a wide comb in a hand that nobody measured moves ringlets by 5 to 6");
+/// Worn difference between the first and the last subsection of a pass that dries meanwhile, mm.
+pub const UNEVEN_MM: Constant = constant(5.0, (3.0, 15.0), HANDS);
+/// How far the outline must stand over the top of the head where lift is wished, mm.
+pub const FLAT_MM: Constant = constant(
+    4.0,
+    (2.0, 40.0),
+    "uncut fine hair of 30 cm stands 2 mm over the head, under layers or props 4 to 6",
+);
+/// Share of a zone's hair that may be regrowth with nothing of its length beside it, %.
+pub const REGROWTH_PCT: Constant = constant(5.0, (2.0, 15.0), EYE);
+/// How much of the face must stay free between the cheeks where it is wished open, mm.
+pub const FACE_FREE_MM: Constant = constant(95.0, (60.0, 120.0), "about the breadth of eyes and cheekbones");
+/// How far a zone may end from where it was wished, mm.
+pub const WISH_MM: Constant = constant(15.0, (5.0, 40.0), "a finger's breadth");
+/// How much of hair that was to be kept may go, mm.
+pub const KEPT_MM: Constant = constant(15.0, (5.0, 40.0), "a dusting of the ends");
+
+/// Water that combed hair loses to a room, g per g and minute, while it is not misted.
+pub const DRIES_PER_MIN: Constant = constant(0.012, (0.004, 0.03), OWN);
+/// Seconds to part off, comb and hold a subsection, and to set it down.
+pub const SUBSECTION_S: Constant =
+    constant(25.0, (12.0, 60.0), "our own estimate, replaced by a stylist's log");
+/// Seconds a decimetre of blunt line takes to cut and check.
+pub const LINE_S_PER_DM: Constant =
+    constant(20.0, (8.0, 60.0), "our own estimate, replaced by a stylist's log");
+/// Seconds more for a subsection that is textured.
+pub const TEXTURE_S: Constant = constant(12.0, (5.0, 40.0), "our own estimate, replaced by a stylist's log");
 
 #[cfg(test)]
 mod tests {

@@ -125,6 +125,18 @@ impl Hair {
         }
     }
 
+    /// The same head with fewer strands, each of which stands for so many: as much hair on as much scalp.
+    pub(crate) fn thinned(&self, many: usize) -> Self {
+        let mut thinned = self.every(many);
+        let area = |strands: &[Strand]| strands.iter().map(|strand| strand.root.area_mm2).sum::<f64>();
+        let for_each = area(&self.strands) / area(&thinned.strands).max(1e-9);
+        for strand in &mut thinned.strands {
+            strand.root.area_mm2 *= for_each;
+            strand.hairs *= for_each;
+        }
+        thinned
+    }
+
     /// The same head with its hair at a moisture, left to hang. Wet fibres cling together: closed curls don't keep each other
     /// away.
     #[must_use]

@@ -167,17 +167,7 @@ fn the_file_is_read_back_part_for_part() {
 fn one_section_can_be_shown_alone() {
     let plan =
         Plan::of(shipped().iter().find(|shipped| shipped.key == "breakwater").expect("it ships").cut.clone());
-    let mut request = FallRequest {
-        front_straight: false,
-        climate: spirel_core::talk::Climate::default(),
-        ties_back: false,
-        reading: reading(),
-        worn: Default::default(),
-        plan,
-        show_move: Some(1),
-        show_section: None,
-        unit: Default::default(),
-    };
+    let mut request = FallRequest { show_move: Some(1), ..FallRequest::new(reading(), plan.cut) };
     let held = |request: &FallRequest| {
         let bytes = request.scene().expect("possible");
         let file = gltf::Gltf::from_slice(&bytes).expect("sound");
@@ -202,17 +192,8 @@ fn a_guide_is_shown_only_where_sections_follow_one() {
         Plan::of(shipped().iter().find(|shipped| shipped.key == "breakwater").expect("it ships").cut.clone());
     let number = plan.cut.moves.iter().position(|move_| move_.has_guide()).expect("it has one that travels");
     let shows_guide = |plan: &Plan| {
-        let request = FallRequest {
-            front_straight: false,
-            climate: spirel_core::talk::Climate::default(),
-            ties_back: false,
-            reading: reading(),
-            worn: Default::default(),
-            plan: plan.clone(),
-            show_move: Some(number as u32),
-            show_section: None,
-            unit: Default::default(),
-        };
+        let shown = Some(number as u32);
+        let request = FallRequest { show_move: shown, ..FallRequest::new(reading(), plan.cut.clone()) };
         let file = gltf::Gltf::from_slice(&request.scene().expect("possible")).expect("sound");
         file.nodes().any(|node| node.name() == Some("guide"))
     };

@@ -3,11 +3,12 @@
 
 use serde::Serialize;
 use serde_json::{Value, json};
-use spirel_core::cut::{FirstLength, Guide, MoveKind, OverDirection, Pause};
+use spirel_core::cut::{FirstLength, Guide, LeverRule, MoveKind, OverDirection, Pause, levers};
 use spirel_core::edit::{Identity, LISTS, ORDER, WHOLE};
 use spirel_core::head::{
     Growth, GrowthDirection, Halving, HeadView, MOST_GROWTHS, Patch, Point, Zone, ZoneHalf,
 };
+use spirel_core::judge::{FindingRule, rules as finding_rules};
 use spirel_core::mark::TARGET_MM;
 use spirel_core::member::GREATEST_ID;
 use spirel_core::reading::{FigureKind, Quantity, RawZoneReading, Spot, ZoneFigure, most};
@@ -184,6 +185,10 @@ pub struct Contract {
     order: &'static str,
     /// The greatest id of a member of a list.
     greatest_id: u64,
+    /// What of a step can be turned, how far and by which steps.
+    levers: &'static [LeverRule],
+    /// When each finding is said.
+    findings: &'static [FindingRule],
     /// Every zone and every half that one can be read in, in walking order.
     patches: Vec<PatchRule>,
 }
@@ -234,6 +239,8 @@ impl Default for Contract {
                 })
                 .into(),
             wish_mm: TARGET_MM,
+            levers: levers(),
+            findings: finding_rules(),
             patches: Zone::ALL.into_iter().flat_map(Zone::patches).map(rule).collect(),
         }
     }

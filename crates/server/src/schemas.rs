@@ -8,7 +8,7 @@ use spirel_core::cut::Cut;
 use spirel_core::devices::{FromApp, ToApp};
 use spirel_core::fibre::{HangRequest, HangResult};
 use spirel_core::mark::{MarkAnswer, MarkRequest};
-use spirel_core::plan::{FallAnswer, FallRequest};
+use spirel_core::plan::{FallAnswer, FallRequest, JudgeAnswer};
 use spirel_core::scope::HairCount;
 use std::path::Path;
 use std::{fs, io};
@@ -32,6 +32,7 @@ pub fn all() -> Vec<(&'static str, Value)> {
         ("cut.schema.json", schema::<Cut>("A cut: moves over parted hair")),
         ("fall-request.schema.json", schema::<FallRequest>("What `spirel compute fall` reads")),
         ("fall-answer.schema.json", schema::<FallAnswer>("What `spirel compute fall` writes")),
+        ("judge-answer.schema.json", schema::<JudgeAnswer>("What `spirel compute judge` writes")),
         ("hair-count.schema.json", schema::<HairCount>("What `spirel compute count` writes")),
         ("instrument-from-app.schema.json", schema::<FromApp>("What an application tells instruments")),
         ("instrument-to-app.schema.json", schema::<ToApp>("What instruments tell an application")),

@@ -28,6 +28,8 @@ pub enum Act {
     EditVisits,
     /// Read who changed what.
     ReadAudit,
+    /// Set how the house judges.
+    SetHouse,
 }
 
 impl Role {
@@ -44,7 +46,7 @@ impl Role {
     /// What people of that role may do beyond looking at clients and visits, and adding clients.
     pub fn rights(self) -> &'static [Act] {
         match self {
-            Self::Owner => &[Act::EditVisits, Act::ReadAudit],
+            Self::Owner => &[Act::EditVisits, Act::ReadAudit, Act::SetHouse],
             Self::Stylist | Self::Trainee => &[Act::EditVisits],
             Self::Desk => &[],
         }

@@ -17,6 +17,7 @@ mod instance;
 mod once;
 mod repeat;
 mod schema;
+mod thresholds;
 mod unknown_key;
 mod visits;
 

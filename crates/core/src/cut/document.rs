@@ -168,6 +168,22 @@ impl Move {
         matches!(&self.kind, MoveKind::Sections(sections) if sections.guide != Guide::Free)
     }
 
+    /// How it is taken in subsections, where it is.
+    pub fn layout(&self) -> Option<&Layout> {
+        match &self.kind {
+            MoveKind::Sections(sections) => Some(&sections.layout),
+            MoveKind::Gathered(gathered) => Some(&gathered.layout),
+            MoveKind::Weight(layout) => Some(layout),
+            MoveKind::Recoil(recoil) => Some(&recoil.layout),
+            MoveKind::Perimeter(_) | MoveKind::Pause(_) => None,
+        }
+    }
+
+    /// Whether it cuts a line as the hair hangs.
+    pub fn is_line(&self) -> bool {
+        matches!(self.kind, MoveKind::Perimeter(_))
+    }
+
     /// A move of a region, dry, without a comb, blunt.
     pub fn new(region: Region, kind: MoveKind) -> Self {
         Self {

@@ -1,19 +1,14 @@
 //! How a section is held, guided and cut along.
 
+use super::lever::{ELEVATION_DEG, SHARE, SLANT_DEG};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};
 
-/// Lifts, degrees.
-const LIFT: (f64, f64) = (0.0, 180.0);
 /// Steps by which a floating guide moves out, mm.
 const STEP_MM: (f64, f64) = (-50.0, 50.0);
-/// Slant of the fingers, degrees.
-const SLANT: (f64, f64) = (-75.0, 75.0);
 /// How far the line of the fingers bows, mm.
 const BOW_MM: (f64, f64) = (-80.0, 80.0);
-/// Shares of the distance.
-const SHARE: (f64, f64) = (0.0, 1.0);
 /// How far the head is tilted, degrees.
 const TILT: (f64, f64) = (-60.0, 60.0);
 
@@ -220,7 +215,7 @@ impl Hold {
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        faults.range("elevation_deg", self.elevation_deg, LIFT, "°");
+        faults.range("elevation_deg", self.elevation_deg, ELEVATION_DEG, "°");
         faults.take("over_direction", self.over_direction.check());
         faults.range("share", self.share, SHARE, "share");
         faults.range("tilt.forward_deg", self.tilt.forward_deg, TILT, "°");
@@ -350,7 +345,7 @@ impl Fingers {
 
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        faults.range("slant_deg", self.slant_deg, SLANT, "°");
+        faults.range("slant_deg", self.slant_deg, SLANT_DEG, "°");
         faults.range("bow_mm", self.bow_mm, BOW_MM, "mm");
         if self.slant_deg != 0.0 && self.longer_toward.is_none() {
             faults.push("longer_toward", crate::Problem::Missing);

@@ -1,12 +1,11 @@
 //! How a region is taken in subsections.
 
+use super::lever::THICKNESS_MM;
 use crate::error::FieldErrors;
 use crate::head::Landmark;
 use crate::section::Along;
 use serde::{Deserialize, Serialize};
 
-/// Thickness of a section, mm.
-const THICKNESS_MM: (f64, f64) = (3.0, 120.0);
 /// Length of the pieces of one, mm.
 const PIECE_MM: (f64, f64) = (5.0, 120.0);
 /// How a region is taken in sections.

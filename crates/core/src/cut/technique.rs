@@ -1,5 +1,6 @@
 //! What the blades leave: of the share of a root's hair that they take from, which hair is left how long ([`Left`]).
 
+use super::lever::{DEPTH_MM, TECHNIQUE_SHARE};
 use crate::error::FieldErrors;
 use crate::hair::ShareLengths;
 use serde::{Deserialize, Serialize};
@@ -161,8 +162,8 @@ impl Technique {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
         let given = [
-            ("share", self.share, (0.0, 0.9), "share"),
-            ("depth_mm", self.depth_mm, (0.0, 400.0), "mm"),
+            ("share", self.share, TECHNIQUE_SHARE, "share"),
+            ("depth_mm", self.depth_mm, DEPTH_MM, "mm"),
             ("blade_deg", self.blade_deg, (5.0, 85.0), "°"),
         ];
         for (field, value, range, unit) in given {

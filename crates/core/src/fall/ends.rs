@@ -2,7 +2,7 @@
 
 use super::AsWorn;
 use super::worn::Worn;
-use crate::hair::Hair;
+use crate::hair::{Hair, SHARES};
 use crate::head::Vec3;
 use rayon::prelude::*;
 
@@ -17,6 +17,8 @@ pub struct End {
     pub at: Vec3,
     /// Horizontal section of the volume that the hair ending here takes, mm², on the mean over its length.
     pub volume_mm2: f64,
+    /// How many hairs.
+    pub hairs: f64,
 }
 
 /// The ends of all hair as it is worn.
@@ -32,5 +34,6 @@ pub(crate) fn ends_of<'a>(hair: &'a Hair, strand: usize, worn: &'a Worn) -> impl
         worn_mm: worn.lengths[first],
         at: worn.end(hair, strand, first),
         volume_mm2: many * worn.mean_room_mm2(hair, strand, first),
+        hairs: many / SHARES as f64 * hair.strands[strand].hairs,
     })
 }

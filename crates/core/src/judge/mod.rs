@@ -1,160 +1,156 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
-//! Each finding is a measure with its threshold, the place on the head, the moves that cause it, and the messages that tell
-//! it. One file a finding. [`plan::Cure`](crate::plan::Cure) is the least change that takes one away.
+//! Each finding has a file: it takes one measure of the hair as it falls, of how it was cut, or of what was promised. The
+//! [`rules`] say from where on a measure is objected to and how fast that grows; [`Severity`](severity) is smooth in every
+//! figure of a cut, so that a search can follow it. [`Known`] is what people said of the head, [`Head`] one head after one
+//! cut. The search for causes, confidence and cures repeats this on a coarse head ([`trial`]).
 
-mod choppy;
-mod tie;
+mod acts;
+mod banked;
+mod broom_ends;
+mod cap_line;
+mod cause;
+mod choppy_back;
+mod closes_face;
+mod code;
+mod cure;
+mod finding;
+mod flat;
+mod fringe_too_wide;
+mod front_too_short;
+mod guide_drift;
+mod head;
+mod heavy_corner;
+mod hole_at_ear;
+mod kept_hair_lost;
+mod known;
+mod layers_low_on_fine;
+mod lifted_line;
+mod moisture_uneven;
+mod mushroom;
+mod regrowth_stands;
+mod rules;
+mod see_through_ends;
+mod severity;
+mod shelf;
+mod sides_differ;
+mod sure;
+mod talked;
+mod tension_high;
+mod tie_not_reached;
+mod trial;
+mod triangle;
+mod weight_near_surface;
+mod weight_too_deep;
+mod wish_missed;
 
-use crate::cut::{Cut, MoveKind, MoveReport};
-use crate::fall::AsWorn;
-use crate::hair::{Hair, ShareLengths};
-use crate::message::{Arg, Message};
-use serde::{Deserialize, Serialize};
+pub use code::FindingCode;
+pub use cure::Cure;
+pub use finding::{Finding, Spot};
+pub(crate) use head::Head;
+pub use head::Uncut;
+pub use known::{Known, Thresholds};
+pub use rules::{FindingRule, FindingUnit, Worse, rules};
+pub use talked::TalkAnswer;
+pub(crate) use talked::talked;
 
-/// Thinnest sections that anybody takes, mm.
-pub(crate) const THINNEST_MM: u32 = 5;
+use crate::cut::{Cut, cut_until};
+use crate::fall::{AsWorn, fall_as_worn};
+use crate::grow::HairRequest;
+use crate::hair::Hair;
+use crate::stop::{Stop, Unfinished};
+use head::Measured;
+use trial::Trial;
 
-/// What can be found.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum FindingCode {
-    /// Ends of short layers show as steps where the back of the head is too flat to round them off.
-    ChoppyBack,
-    /// Hair of the front no longer reaches where it is tied back.
-    TieNotReached,
+/// The measure of a finding on a head; none where there is nothing to be measured.
+fn measured(head: &Head, code: FindingCode) -> Option<Measured> {
+    match code {
+        FindingCode::Triangle => triangle::measured(head),
+        FindingCode::Shelf => shelf::measured(head),
+        FindingCode::Mushroom => mushroom::measured(head),
+        FindingCode::BroomEnds => broom_ends::measured(head),
+        FindingCode::SeeThroughEnds => see_through_ends::measured(head),
+        FindingCode::HoleAtEar => hole_at_ear::measured(head),
+        FindingCode::HeavyCorner => heavy_corner::measured(head),
+        FindingCode::CapLine => cap_line::measured(head),
+        FindingCode::ChoppyBack => choppy_back::measured(head),
+        FindingCode::SidesDiffer => sides_differ::measured(head),
+        FindingCode::LiftedLine => lifted_line::measured(head),
+        FindingCode::FrontTooShort => front_too_short::measured(head),
+        FindingCode::FringeTooWide => fringe_too_wide::measured(head),
+        FindingCode::TieNotReached => tie_not_reached::measured(head),
+        FindingCode::WeightNearSurface => weight_near_surface::measured(head),
+        FindingCode::WeightTooDeep => weight_too_deep::measured(head),
+        FindingCode::GuideDrift => guide_drift::measured(head),
+        FindingCode::LayersLowOnFine => layers_low_on_fine::measured(head),
+        FindingCode::TensionHigh => tension_high::measured(head),
+        FindingCode::MoistureUneven => moisture_uneven::measured(head),
+        FindingCode::Flat => flat::measured(head),
+        FindingCode::RegrowthStands => regrowth_stands::measured(head),
+        FindingCode::ClosesFace => closes_face::measured(head),
+        FindingCode::WishMissed => wish_missed::measured(head),
+        FindingCode::KeptHairLost => kept_hair_lost::measured(head),
+    }
 }
 
-/// One thing found.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Finding {
-    /// What it is, with the figures that say how bad it is.
-    #[serde(flatten)]
-    pub found: Found,
-    /// How much of it, in the unit of its threshold.
-    pub measure: f64,
-    /// From how much on it is said.
-    pub threshold: f64,
-    /// Where on the hair, mm.
-    pub at: [f32; 3],
-    /// Numbers, from 0, of the moves that cause it.
-    pub moves: Vec<u32>,
-    /// What is seen, and why.
-    pub text: Message,
-    /// What would help.
-    pub remedy: Message,
-}
-
-/// What was found, with the figures shown to a person.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(tag = "code", rename_all = "snake_case")]
-pub enum Found {
-    /// Ends of short layers show as steps.
-    ChoppyBack {
-        /// Share of the hair that ends over two fingers of the back, %.
-        ends_pct: f64,
-        /// By how much the head turns in there, degrees.
-        turns_deg: f64,
-        /// By how much the ends of each section stand out, mm.
-        step_mm: f64,
-        /// Sections thinner than this would hide it, mm; none where nobody takes them so thin.
-        thin_enough_mm: Option<f64>,
-    },
-    /// Hair of the front is too short for the tie.
-    TieNotReached {
-        /// Share of what grows in front and at the sides, %.
-        short_pct: f64,
-        /// What it lacks at most, mm.
-        lacking_mm: f64,
-    },
-}
-
-impl Found {
-    /// What is seen, and why.
-    fn text(&self) -> Message {
-        match *self {
-            Self::ChoppyBack { ends_pct, turns_deg, step_mm, .. } => Message::new("finding-choppy_back")
-                .with("ends", Arg::Share(ends_pct / 100.0))
-                .with("turns", Arg::Deg(turns_deg))
-                .with("step", Arg::Mm(step_mm)),
-            Self::TieNotReached { short_pct, lacking_mm } => Message::new("finding-tie_not_reached")
-                .with("share", Arg::Share(short_pct / 100.0))
-                .with("lacking", Arg::Mm(lacking_mm)),
+/// How bad each finding is on a head, whether it is said or not: its severity, and its badness; what cannot be measured is 0.
+fn weighed(head: &Head) -> [(f64, f64); FindingCode::COUNT] {
+    FindingCode::ALL.map(|code| match measured(head, code) {
+        Some(measured) if !banked::is_kept_back(head, code, &measured) => {
+            (measured.severity(code, head.known), measured.badness(code, head.known))
         }
-    }
+        _ => (0.0, 0.0),
+    })
+}
 
-    /// What would help.
-    fn remedy(&self) -> Message {
-        match *self {
-            Self::ChoppyBack { thin_enough_mm: Some(thickness), .. } => {
-                Message::new("remedy-longer_or_thinner").with("thickness", Arg::Mm(thickness))
-            }
-            Self::ChoppyBack { thin_enough_mm: None, .. } => Message::new("remedy-longer"),
-            Self::TieNotReached { lacking_mm, .. } => {
-                Message::new("remedy-tie_not_reached").with("lacking", Arg::Mm(lacking_mm))
-            }
+/// All that is said of a head, the worst first.
+pub(crate) fn findings(head: &Head) -> Vec<Finding> {
+    let of = |code: FindingCode| {
+        let measured = measured(head, code)?;
+        let severity = measured.severity(code, head.known);
+        if severity < severity::SAID || banked::is_kept_back(head, code, &measured) {
+            return None;
         }
-    }
+        Some(finding::of(head, code, &measured, severity))
+    };
+    let mut all: Vec<Finding> = FindingCode::ALL.into_iter().filter_map(of).collect();
+    // Nothing is said twice: a head that is wide below has its ends there, too.
+    let said: Vec<FindingCode> = all.iter().map(|finding| finding.code).collect();
+    all.retain(|finding| !finding.code.is_part_of().iter().any(|whole| said.contains(whole)));
+    all.sort_by(|one, other| other.severity.total_cmp(&one.severity));
+    all
 }
 
-impl Finding {
-    /// What it is.
-    pub fn code(&self) -> FindingCode {
-        match self.found {
-            Found::ChoppyBack { .. } => FindingCode::ChoppyBack,
-            Found::TieNotReached { .. } => FindingCode::TieNotReached,
+/// All that is said of a head after a cut, with confidence, causes and cures; and what the client came for.
+pub(crate) fn judged(
+    request: &HairRequest,
+    hair: &Hair,
+    uncut: &Uncut,
+    cut: &Cut,
+    known: &Known,
+    stop: &Stop,
+) -> Result<(Vec<Finding>, Vec<TalkAnswer>), Unfinished> {
+    let result = cut_until(hair, cut, stop)?;
+    stop.go_on()?;
+    let worn = AsWorn::of(hair, &result.lengths);
+    let fall = fall_as_worn(hair, &result.lengths, &worn);
+    let head = Head::new(hair, &result.lengths, &worn, &fall, cut, &result.moves, known, uncut);
+    let (mut found, talk) = (findings(&head), talked(&head));
+    if found.is_empty() {
+        return Ok((found, talk));
+    }
+    let (coarse_hair, coarse_uncut) = trial::coarse(hair);
+    let coarse = Trial::on(&coarse_hair, &coarse_uncut, known, stop);
+    let full = Trial::on(hair, uncut, known, stop);
+    let sure = sure::shares(request, cut, known, stop)?;
+    let (Some(now), Some(full_now)) = (coarse.of(cut)?, full.of(cut)?) else { return Ok((found, talk)) };
+    let steps = cause::Steps::of(&coarse, cut)?;
+    for finding in &mut found {
+        finding.confidence = Some(sure[finding.code as usize]);
+        if finding.steps.is_empty() {
+            finding.steps = steps.causing(finding.code, &now);
         }
+        finding.cures = cure::of((&coarse, &now), (&full, &full_now), cut, finding)?;
     }
-}
-
-/// A head of hair after a cut, as it is judged.
-pub(crate) struct Judged<'a> {
-    pub hair: &'a Hair,
-    pub lengths: &'a [ShareLengths],
-    pub worn: &'a AsWorn,
-    pub cut: &'a Cut,
-    pub reports: &'a [MoveReport],
-    /// Whether the hair is tied back for work or sport.
-    pub ties_back: bool,
-}
-
-/// Everything found.
-pub(crate) fn findings(judged: &Judged) -> Vec<Finding> {
-    [choppy::choppy_back(judged), tie::not_reached(judged)].into_iter().flatten().collect()
-}
-
-impl Judged<'_> {
-    /// The moves that shortened most of these strands, by number, and how thick their sections are, mm.
-    fn layered_by(&self, strands: &[usize]) -> Vec<(u32, f64)> {
-        let scalp = self.hair.scalp();
-        let covers = |number: usize| {
-            let move_ = &self.cut.moves[number];
-            let sides = [Some(move_.region.clone()), move_.mirrored.then(|| move_.region.mirrored())];
-            let tests: Vec<_> =
-                sides.into_iter().flatten().filter_map(|region| region.on(&scalp).ok()).collect();
-            let held = |i: &&usize| {
-                let root = &self.hair.strands[**i].root;
-                tests.iter().any(|test| test.holds(&scalp, &root.at, root.zone))
-            };
-            2 * strands.iter().filter(held).count() > strands.len()
-        };
-        let moves = self.cut.moves.iter().zip(self.reports).enumerate();
-        moves
-            .filter(|(_, (move_, report))| !move_.off && report.cut_share > 0.0)
-            .filter_map(|(number, (move_, _))| {
-                let layout = match &move_.kind {
-                    MoveKind::Sections(sections) => &sections.layout,
-                    MoveKind::Gathered(gathered) => &gathered.layout,
-                    MoveKind::Perimeter(_)
-                    | MoveKind::Weight(_)
-                    | MoveKind::Recoil(_)
-                    | MoveKind::Pause(_) => return None,
-                };
-                covers(number).then_some((number as u32, layout.thickness_mm))
-            })
-            .collect()
-    }
+    Ok((found, talk))
 }

@@ -36,13 +36,16 @@ pub struct ZoneAim {
 pub struct Aim {
     /// Chance the client takes that a zone comes out shorter than wished, 0.001 to 0.5.
     pub risk: f64,
+    /// Whether the face should stay open: no weight beside it.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub open_face: bool,
     /// Wishes so far.
     pub zones: BTreeMap<Zone, ZoneAim>,
 }
 
 impl Default for Aim {
     fn default() -> Self {
-        Self { risk: default_risk(), zones: BTreeMap::new() }
+        Self { risk: default_risk(), open_face: false, zones: BTreeMap::new() }
     }
 }
 
@@ -69,6 +72,11 @@ impl ZoneAim {
     /// A wish to land at a place.
     pub fn landing(lands: Place) -> Self {
         Self { lands: Some(lands), ..Self::default() }
+    }
+
+    /// Whether there is a shortest length that would be accepted.
+    pub fn is_bounded(&self) -> bool {
+        self.shortest.is_some() || self.shortest_worn_mm.is_some()
     }
 
     fn check(&self) -> Result<(), FieldErrors> {

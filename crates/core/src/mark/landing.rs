@@ -64,7 +64,7 @@ fn styling_mm(worn_mm: f64, fibre_mm: f64) -> f64 {
 /// What is fixed is the held length h; the fibre left is p(h, hair) and lands at worn(p, hair). So the slope in a
 /// property of the hair is ∂worn/∂θ − k·∂held/∂θ with k = (∂worn/∂p)/(∂held/∂p): where held and worn are alike, the
 /// two cancel.
-pub(super) fn spread(
+pub(crate) fn spread(
     belief: &Belief,
     (hold, pull_ln_sd): (HeldHair, f64),
     style: WornStyle,

@@ -6,7 +6,7 @@
 //! what is held is what is worn; combed wet, everything rests on how well the spring is known.
 
 mod aim;
-mod landing;
+pub(crate) mod landing;
 mod reasons;
 mod request;
 mod sheet;

@@ -1,12 +1,11 @@
 //! A plan carried out on the head that was read: how it falls, what is found about it, and its scene.
 
-use super::cure::{Cure, Trial};
 use super::{FallRequest, StepPicture};
 use crate::cut::{CutResult, MoveReport, Step, cut_until, steps};
 use crate::error::FieldErrors;
 use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::hair::Hair;
-use crate::judge::{Finding, Judged, findings};
+use crate::judge::{Finding, Head, TalkAnswer, Uncut, findings, talked};
 use crate::scene::scene;
 use crate::stop::{Stop, Unfinished};
 use rayon::prelude::*;
@@ -31,18 +30,23 @@ pub struct FallAnswer {
     pub pictures: Vec<StepPicture>,
     /// What a demanding eye would object to.
     pub findings: Vec<Finding>,
+    /// What the client came for, answered.
+    pub talk: Vec<TalkAnswer>,
 }
 
 impl FallRequest {
     /// The fall, on a head that was grown before and whose own fall is known.
-    pub fn answer_on(&self, hair: &Hair, before: &Fall, stop: &Stop) -> Result<FallAnswer, Unfinished> {
-        let mut result = self.cut_on(hair, stop)?;
+    pub fn answer_on(&self, hair: &Hair, uncut: &Uncut, stop: &Stop) -> Result<FallAnswer, Unfinished> {
+        self.check_said()?;
+        let cut = &self.carried_out();
+        let mut result = cut_until(hair, cut, stop).map_err(|unfinished| unfinished.under("plan.cut"))?;
         stop.go_on()?;
-        let (reports, ties_back) = (&result.moves, self.ties_back);
-        let (cut, lengths) = (&self.plan.cut, &result.lengths);
+        let (reports, lengths, known) = (&result.moves, &result.lengths, &self.known());
         let worn = &AsWorn::of(hair, lengths);
-        let judged = Judged { hair, lengths, worn, cut, reports, ties_back };
-        let (after, findings) = rayon::join(|| fall_as_worn(hair, lengths, worn), || findings(&judged));
+        let after = fall_as_worn(hair, lengths, worn);
+        let head = Head::new(hair, lengths, worn, &after, cut, reports, known, uncut);
+        let (findings, talk) = (findings(&head), talked(&head));
+        stop.go_on()?;
         let drawn = |(move_, report)| -> Result<_, Unfinished> {
             stop.go_on()?;
             Ok(StepPicture::of(hair, move_, report)?)
@@ -54,26 +58,19 @@ impl FallRequest {
             }
         }
         Ok(FallAnswer {
-            before: before.clone(),
+            before: uncut.fall.clone(),
             after,
             moves: result.moves,
             steps: steps(&self.plan.cut),
             pictures,
             findings,
+            talk,
         })
     }
 
     /// The plan's cut, its faults where it stands in the request.
     fn cut_on(&self, hair: &Hair, stop: &Stop) -> Result<CutResult, Unfinished> {
         cut_until(hair, &self.plan.cut, stop).map_err(|unfinished| unfinished.under("plan.cut"))
-    }
-
-    /// The least changes that cure what is found about the plan, on a head that was grown before.
-    pub fn cures_on(&self, hair: &Hair, stop: &Stop) -> Result<Vec<Cure>, Unfinished> {
-        let mut faults = FieldErrors::default();
-        faults.take("plan", self.plan.check());
-        faults.or(())?;
-        Ok(Trial { hair, ties_back: self.ties_back, stop }.cures(&self.plan.cut)?)
     }
 
     /// The plan as a scene, on a head that was grown before: binary glTF.
@@ -100,39 +97,24 @@ impl FallRequest {
     /// The fall, from nothing.
     pub fn answer(&self) -> Result<FallAnswer, FieldErrors> {
         let hair = self.head().grow()?;
-        let before = fall(&hair, &hair.lengths);
-        self.answer_on(&hair, &before, &Stop::never()).map_err(Unfinished::faults)
+        let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
+        self.answer_on(&hair, &uncut, &Stop::never()).map_err(Unfinished::faults)
     }
 }
 
 #[cfg(test)]
 mod tests {
-    use super::super::Plan;
     use super::*;
     use crate::cut::shipped;
-    use crate::fibre::WornStyle;
     use crate::head::{Place, Point, Zone};
     use crate::reading::{LineAt, LinePoint, RawReading, RawZoneReading};
     use crate::stop::Stopped;
-    use crate::talk::Climate;
-    use crate::units::LengthUnit;
     use std::collections::BTreeMap;
 
     fn request() -> FallRequest {
         let zones = BTreeMap::from([(Zone::Top.into(), RawZoneReading::measured(400.0, 260.0))]);
-        let plan = Plan::of(shipped()[0].cut.clone());
         let reading = RawReading { zones, ..RawReading::default() };
-        FallRequest {
-            reading,
-            worn: WornStyle::default(),
-            front_straight: false,
-            climate: Climate::default(),
-            ties_back: false,
-            plan,
-            show_move: Some(1),
-            show_section: None,
-            unit: LengthUnit::Cm,
-        }
+        FallRequest { show_move: Some(1), ..FallRequest::new(reading, shipped()[0].cut.clone()) }
     }
 
     #[test]
@@ -150,13 +132,13 @@ mod tests {
             vec![LinePoint { at: LineAt::Back, lies: Place { point: Point::Shoulder, below_mm: 0.0 } }];
         asked.ties_back = true;
         let hair = asked.head().grow().expect("possible");
-        let before = fall(&hair, &hair.lengths);
+        let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
         let whole = asked.answer().expect("possible");
         let (mut ends, mut falls) = (0, 0);
         for asks in 0..40 {
             let stopped = |unfinished| unfinished == Unfinished::Stopped(Stopped);
             ends += u32::from(asked.head().grow_until(&Stop::after(asks)).is_err_and(stopped));
-            match asked.answer_on(&hair, &before, &Stop::after(asks)) {
+            match asked.answer_on(&hair, &uncut, &Stop::after(asks)) {
                 Ok(answer) => assert_eq!(answer, whole),
                 Err(unfinished) => {
                     assert!(stopped(unfinished));
@@ -168,7 +150,7 @@ mod tests {
         assert!((3..20).contains(&ends) && (moves + 1..30).contains(&falls), "{ends} {falls}");
         for asks in 0..4 {
             let stop = Stop::after(asks);
-            assert_eq!(asked.cures_on(&hair, &stop), Err(Unfinished::Stopped(Stopped)), "{asks}");
+            assert_eq!(asked.judge_on(&hair, &uncut, &stop), Err(Unfinished::Stopped(Stopped)), "{asks}");
             assert!(asked.head().doubts_until(&stop).is_err());
         }
     }

@@ -13,7 +13,7 @@ use spirel_core::head::Figure;
 use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
 use spirel_core::plan::{
-    Cure, FallAnswer, FallRequest, LocksRequest, PartedRequest, PartedSection, SectionPicture,
+    FallAnswer, FallRequest, JudgeAnswer, LocksRequest, PartedRequest, PartedSection, SectionPicture,
 };
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
 use spirel_core::scope::{HairCount, count_until};
@@ -200,7 +200,7 @@ async fn fallen(
     request: FallRequest,
 ) -> Result<FallAnswer, ApiError> {
     let head = state.head(lane, asked, request.head()).await?;
-    lane.run(asked, move |stop| request.answer_on(&head.hair, &head.now.fall, stop)).await
+    lane.run(asked, move |stop| request.answer_on(&head.hair, &head.uncut, stop)).await
 }
 
 /// How a plan's cut falls on the client's own head.
@@ -216,18 +216,20 @@ pub async fn fall(
     Ok(web::Json(fallen(&state, &state.prompt, &asked, body.0).await?))
 }
 
-/// The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut.
+/// A plan judged: what a demanding eye would object to, how surely, caused by which steps, and what would cure it, each cure as
+/// the changed cut. What the client came for is answered, too.
 #[utoipa::path(tag = "compute", request_body = FallRequest, responses(
-    (status = 200, body = Vec<Cure>), (status = 422, body = ProblemDetails)
+    (status = 200, body = JudgeAnswer), (status = 422, body = ProblemDetails)
 ))]
-#[post("/api/compute/cures")]
-pub async fn cures(
+#[post("/api/compute/judge")]
+pub async fn judge(
     asked: Asked,
     state: web::Data<State>,
     body: JsonBody<FallRequest>,
-) -> Result<web::Json<Vec<Cure>>, ApiError> {
+) -> Result<web::Json<JudgeAnswer>, ApiError> {
     let head = state.head(&state.heavy, &asked, body.0.head()).await?;
-    Ok(web::Json(state.heavy.run(&asked, move |stop| body.0.cures_on(&head.hair, stop)).await?))
+    let judged = move |stop: &Stop| body.0.judge_on(&head.hair, &head.uncut, stop);
+    Ok(web::Json(state.heavy.run(&asked, judged).await?))
 }
 
 /// A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move

@@ -8,4 +8,5 @@ pub mod exchange;
 pub mod health;
 pub mod instruments;
 pub mod session;
+pub mod thresholds;
 pub mod visits;

@@ -30,6 +30,8 @@ pub(super) enum ComputeCommand {
     Hang(Batch),
     /// How a plan's cut falls on a head (docs/formats/fall-request.schema.json).
     Fall(FallOptions),
+    /// What a demanding eye would object to in a plan, why, and what would cure it (reads docs/formats/fall-request.schema.json).
+    Judge(Batch),
     /// How many hairs grow on a square centimetre, counted on a picture (PNG) of a square of scalp.
     Count(CountOptions),
 }
@@ -109,6 +111,15 @@ pub(super) fn run(what: &ComputeCommand) -> ExitCode {
         }),
         ComputeCommand::Hang(options) => answer_all(options, |request: &HangRequest| request.hang()),
         ComputeCommand::Fall(options) => answer_fall(options),
+        ComputeCommand::Judge(options) => answer_all(options, |request: &FallRequest| {
+            let answer = request.judge()?;
+            let findings = answer
+                .findings
+                .iter()
+                .flat_map(|found| iter::once(&found.text).chain(found.cures.iter().map(|cure| &cure.text)));
+            let text = in_words(findings.chain(answer.talk.iter().map(|talk| &talk.text)), request.unit);
+            Ok(Worded { answer, text })
+        }),
         ComputeCommand::Count(options) => answer_count(options),
     };
     match done {
@@ -145,8 +156,9 @@ fn answer_fall(options: &FallOptions) -> io::Result<bool> {
             .steps
             .iter()
             .flat_map(|step| iter::once(&step.title).chain(&step.section).chain(&step.lines));
-        let findings = answer.findings.iter().flat_map(|finding| [&finding.text, &finding.remedy]);
-        let text = in_words(steps.chain(findings), request.unit);
+        let findings = answer.findings.iter().map(|finding| &finding.text);
+        let talk = answer.talk.iter().map(|talk| &talk.text);
+        let text = in_words(steps.chain(findings).chain(talk), request.unit);
         Ok(Fallen { answer: Worded { answer, text }, scene })
     })?;
     let Some(Fallen { answer: Worded { answer, .. }, scene }) = fallen else { return Ok(false) };

@@ -192,15 +192,8 @@ mod tests {
                 if let (Some(read), Some(key)) = (&visit.read, &visit.cut) {
                     let plan = plan_of(key).expect("a cut that ships");
                     let request = FallRequest {
-                        ties_back: false,
-                        reading: read.clone(),
                         worn: visit.talk.as_ref().map_or(WornStyle::AsItSprings, |talk| talk.worn),
-                        front_straight: false,
-                        climate: spirel_core::talk::Climate::default(),
-                        plan,
-                        show_move: None,
-                        show_section: None,
-                        unit: LengthUnit::Cm,
+                        ..FallRequest::new(read.clone(), plan.cut)
                     };
                     let answer = request.answer().expect("a possible plan");
                     assert!(answer.after.mass_g < answer.before.mass_g, "{} {key}", client.name);

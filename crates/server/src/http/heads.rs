@@ -9,6 +9,7 @@ use moka::policy::EvictionPolicy;
 use spirel_core::Unfinished;
 use spirel_core::grow::{HairNow, HairRequest};
 use spirel_core::hair::Hair;
+use spirel_core::judge::Uncut;
 use std::sync::Arc;
 
 /// Heads kept; their size is in docs/performance.md.
@@ -20,6 +21,8 @@ pub struct GrownHead {
     pub hair: Hair,
     /// The hair as it is.
     pub now: HairNow,
+    /// The same, as what a cut makes of it is held against.
+    pub uncut: Uncut,
 }
 
 /// The heads asked for last, by what was asked. Requests for the same head wait for one growing of it.
@@ -47,7 +50,8 @@ impl GrownHeads {
                 let hair = wanted.grow_until(stop)?;
                 stop.go_on()?;
                 let now = HairNow::of(&hair, &wanted.reading);
-                Ok(Arc::new(GrownHead { hair, now }))
+                let uncut = Uncut::of(&hair, now.fall.clone());
+                Ok(Arc::new(GrownHead { hair, now, uncut }))
             });
             let head = self.0.try_get_with_by_ref(&key, grow).await;
             // Heads are large: what is one too many goes at once.

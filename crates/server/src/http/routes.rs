@@ -1,6 +1,8 @@
 //! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
 
-use crate::api::{audit, clients, compute, edits, exchange, health, instruments, session, visits};
+use crate::api::{
+    audit, clients, compute, edits, exchange, health, instruments, session, thresholds, visits,
+};
 use crate::contract::Contract;
 use actix_web::web;
 use spirel_core::devices::{FromApp, ToApp};
@@ -62,7 +64,7 @@ routes![
     compute::now,
     compute::curls,
     compute::fall,
-    compute::cures,
+    compute::judge,
     compute::scene,
     compute::doubts,
     compute::sections,
@@ -75,6 +77,8 @@ routes![
     instruments::where_instruments_are,
     instruments::take_value,
     audit::audit,
+    thresholds::thresholds,
+    thresholds::set_threshold,
 ];
 
 fn view_parameter() -> Parameter {

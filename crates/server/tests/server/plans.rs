@@ -1,12 +1,12 @@
 //! A plan's fall, its drawing and its scene, as the browser asks for them.
 
 use crate::app::{App, Browser, refused};
-use reqwest::StatusCode;
+use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
 
 /// Everything that is asked of a plan.
 const PATHS: [&str; 4] =
-    ["/api/compute/fall", "/api/compute/cures", "/api/compute/outlines", "/api/compute/scene"];
+    ["/api/compute/fall", "/api/compute/judge", "/api/compute/outlines", "/api/compute/scene"];
 
 async fn stylist() -> (App, Browser) {
     let app = App::start().await;
@@ -51,13 +51,52 @@ async fn what_is_found_about_a_plan_is_cured_by_what_is_offered() {
     request["reading"]["skull"] = json!({"occiput": -1.0});
     let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
     assert_eq!(fall["findings"][0]["code"], "choppy_back");
-    let cures: Value = ivo.post("/api/compute/cures", &request).await.json().await.unwrap();
-    assert!(!cures.as_array().unwrap().is_empty());
-    for cure in cures.as_array().unwrap() {
+    let judged: Value = ivo.post("/api/compute/judge", &request).await.json().await.unwrap();
+    let found = &judged["findings"][0];
+    assert!(found["confidence"].as_f64().unwrap() > 0.5 && !found["steps"].as_array().unwrap().is_empty());
+    let cures = found["cures"].as_array().unwrap();
+    assert!(!cures.is_empty());
+    for cure in cures {
         request["plan"]["cut"] = cure["cut"].clone();
         let fall: Value = ivo.post("/api/compute/fall", &request).await.json().await.unwrap();
-        assert_eq!(fall["findings"], json!([]), "{}", cure["lever"]);
+        let left = fall["findings"].as_array().unwrap();
+        assert!(left.iter().all(|left| left["code"] != "choppy_back"), "{}", cure["lever"]);
     }
+}
+
+#[tokio::test]
+async fn what_the_house_objects_to_is_its_owners_to_set_and_what_is_sent_along_decides() {
+    let (app, ivo) = stylist().await;
+    let mut request = request(&ivo, "quay_school").await;
+    request["reading"]["skull"] = json!({"occiput": -1.0});
+    let owner = app.signed_in("wren@saltmarsh.example").await;
+    let path = "/api/house/thresholds/choppy_back";
+    let set = |who: &Browser, value: Value| who.ask(Method::PUT, path).json(&json!({"value": value})).send();
+    assert_eq!(set(&ivo, json!(9.0)).await.unwrap().status(), StatusCode::FORBIDDEN);
+    let refused = refused(set(&owner, json!(99.0)).await.unwrap(), StatusCode::UNPROCESSABLE_ENTITY).await;
+    assert_eq!(refused["fields"][0]["field"], "value");
+    assert_eq!(set(&owner, json!(10.0)).await.unwrap().status(), StatusCode::NO_CONTENT);
+    assert_eq!(set(&owner, json!(9.5)).await.unwrap().status(), StatusCode::NO_CONTENT);
+    let nothing =
+        owner.ask(Method::PUT, "/api/house/thresholds/nothing").json(&json!({})).send().await.unwrap();
+    assert_eq!(nothing.status(), StatusCode::NOT_FOUND);
+    let kept = ivo.read("/api/house/thresholds").await;
+    assert_eq!(kept, json!({"choppy_back": 9.5}));
+    let codes = |fall: Value| -> Vec<String> {
+        let found = fall["findings"].as_array().unwrap().clone();
+        found.iter().map(|found| found["code"].as_str().unwrap().to_owned()).collect()
+    };
+    let usual = codes(ivo.post("/api/compute/fall", &request).await.json().await.unwrap());
+    request["thresholds"] = kept;
+    let lenient = codes(ivo.post("/api/compute/fall", &request).await.json().await.unwrap());
+    assert!(usual.contains(&"choppy_back".to_owned()) && !lenient.contains(&"choppy_back".to_owned()));
+    assert_eq!(set(&owner, Value::Null).await.unwrap().status(), StatusCode::NO_CONTENT);
+    assert_eq!(ivo.read("/api/house/thresholds").await, json!({}));
+    request["thresholds"] = json!({"choppy_back": 1000.0});
+    let faults =
+        super::app::refused(ivo.post("/api/compute/judge", &request).await, StatusCode::UNPROCESSABLE_ENTITY)
+            .await;
+    assert_eq!(faults["fields"][0]["field"], "thresholds.choppy_back");
 }
 
 #[tokio::test]

@@ -1,0 +1,161 @@
+//! One head after one cut, with what several findings ask of it.
+
+use super::finding::Spot;
+use super::severity;
+use super::{FindingCode, Known, Worse};
+use crate::cut::{Cut, Move, MoveReport};
+use crate::fall::{AsWorn, End, Fall, ends};
+use crate::hair::{Hair, ShareLengths};
+use crate::head::{Vec3, Zone, zone_at};
+use crate::message::Arg;
+use std::cell::OnceCell;
+
+/// A head of hair before it is cut.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Uncut {
+    pub(crate) worn: AsWorn,
+    pub(crate) fall: Fall,
+}
+
+impl Uncut {
+    /// Of a head whose fall is known.
+    pub(crate) fn of(hair: &Hair, fall: Fall) -> Self {
+        Self { worn: AsWorn::of(hair, &hair.lengths), fall }
+    }
+}
+
+/// A head of hair after a cut, as it is judged.
+pub(crate) struct Head<'a> {
+    pub hair: &'a Hair,
+    pub lengths: &'a [ShareLengths],
+    pub worn: &'a AsWorn,
+    pub fall: &'a Fall,
+    pub cut: &'a Cut,
+    pub reports: &'a [MoveReport],
+    pub known: &'a Known,
+    pub uncut: &'a Uncut,
+    ends: OnceCell<Vec<End>>,
+}
+
+/// A measure on a head.
+#[derive(Debug, Clone)]
+pub(super) struct Measured {
+    /// In the unit of its rule.
+    pub measure: f64,
+    /// How far it counts at all, 0 to 1: what is hardly there is hardly a fault.
+    pub counts: f64,
+    /// Where it is worst, mm.
+    pub at: Vec3,
+    /// The figures that say it.
+    pub figures: Vec<(&'static str, Arg)>,
+    /// The steps that cause it, where the measure itself tells them.
+    pub steps: Vec<u32>,
+}
+
+impl Measured {
+    pub fn new(measure: f64, at: Vec3) -> Self {
+        Self { measure, counts: 1.0, at, figures: Vec::new(), steps: Vec::new() }
+    }
+
+    pub fn counting(self, counts: f64) -> Self {
+        Self { counts, ..self }
+    }
+
+    pub fn with(mut self, name: &'static str, figure: impl Into<Arg>) -> Self {
+        self.figures.push((name, figure.into()));
+        self
+    }
+
+    pub fn by(self, steps: impl IntoIterator<Item = u32>) -> Self {
+        Self { steps: steps.into_iter().collect(), ..self }
+    }
+
+    /// How bad it is, 0 to 1.
+    pub fn severity(&self, code: FindingCode, known: &Known) -> f64 {
+        self.counts * severity::of(self.beyond(code, known))
+    }
+
+    /// The same without an end: a half at the threshold, and half more for each slack.
+    pub fn badness(&self, code: FindingCode, known: &Known) -> f64 {
+        self.counts * 0.5 * (1.0 + self.beyond(code, known)).max(0.0)
+    }
+
+    /// How many slacks it is beyond its threshold.
+    fn beyond(&self, code: FindingCode, known: &Known) -> f64 {
+        let rule = code.rule();
+        let over = match rule.worse {
+            Worse::Above => self.measure - known.threshold(code),
+            Worse::Below => known.threshold(code) - self.measure,
+        };
+        over / rule.slack
+    }
+}
+
+impl<'a> Head<'a> {
+    #[expect(clippy::too_many_arguments, reason = "a head after a cut is these things")]
+    pub fn new(
+        hair: &'a Hair,
+        lengths: &'a [ShareLengths],
+        worn: &'a AsWorn,
+        fall: &'a Fall,
+        cut: &'a Cut,
+        reports: &'a [MoveReport],
+        known: &'a Known,
+        uncut: &'a Uncut,
+    ) -> Self {
+        Self { hair, lengths, worn, fall, cut, reports, known, uncut, ends: OnceCell::new() }
+    }
+
+    /// The same head before it was cut.
+    pub fn before<'b>(&'b self, nothing: &'b Cut) -> Head<'b> {
+        let Self { hair, known, uncut, .. } = *self;
+        Head::new(hair, &hair.lengths, &uncut.worn, &uncut.fall, nothing, &[], known, uncut)
+    }
+
+    /// Ends of all hair.
+    pub fn ends(&self) -> &[End] {
+        self.ends.get_or_init(|| ends(self.hair, self.worn))
+    }
+
+    /// Lowest point of the perimeter, mm; none where there is no hair.
+    pub fn low_mm(&self) -> Option<f64> {
+        self.fall.perimeter_mm.iter().flatten().copied().reduce(f64::min)
+    }
+
+    /// Height of the outline on top, mm.
+    pub fn top_mm(&self) -> f64 {
+        self.fall.front.heights_mm.first().copied().unwrap_or_default()
+    }
+
+    /// Width of the outline from the front, mm, on the mean over two fingers of height: no single level decides.
+    pub fn width_mm(&self, height_mm: f64) -> f64 {
+        let front = &self.fall.front;
+        (-2..=2).map(|step| front.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0
+    }
+
+    /// A place on the outline from the front, on the client's left, mm.
+    pub fn beside(&self, height_mm: f64) -> Vec3 {
+        Vec3::new(0.5 * self.width_mm(height_mm), height_mm, 0.0)
+    }
+
+    /// Moves that cut something, by number.
+    pub fn moves(&self) -> impl Iterator<Item = (u32, &'a Move, &'a MoveReport)> {
+        let all = self.cut.moves.iter().zip(self.reports).enumerate();
+        all.filter(|(_, (move_, report))| !move_.off && report.cut_share > 0.0)
+            .map(|(number, (move_, report))| (number as u32, move_, report))
+    }
+
+    /// Where something is, for people and for pins.
+    pub fn spot(&self, at: Vec3) -> Spot {
+        let mut d = at;
+        // What hangs below the head belongs to the zone over it.
+        d.y = d.y.max(-0.35 * d.x.hypot(d.z));
+        let zone = d.try_normalize(1e-9).map_or(Zone::Top, |d| zone_at(&self.hair.hairline)(&d));
+        Spot {
+            zone,
+            azimuth_deg: at.x.atan2(at.z).to_degrees(),
+            height_mm: at.y,
+            at: crate::head::drawn(&at),
+        }
+    }
+}
