@@ -36,3 +36,4 @@ aim-wornLength = { $length } worn
 aim-drawn = Hair behind the lines
 aim-drawn-now = Hair as it is
 aim-drawn-aimed = Hair as it is wished
+aim-openFace = The face should stay open: no weight beside it

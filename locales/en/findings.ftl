@@ -1,67 +1,72 @@
 # What a demanding eye would object to, and what would cure it.
 
-finding-triangle = Wide at the bottom, flat on top: { $below } across just above the perimeter, { $above } over the ears.
-finding-shelf = A shelf at the line: { $ends } of all ends lie within two fingers of height, and the outline steps out by { $step } there.
-finding-mushroom = A cap on a stalk: { $wide } across up here, and nowhere below the ears more than { $narrow }.
-finding-broom_ends = Ends like a broom: two fingers above the perimeter there is { $share } of the hair that hangs a hand higher.
+finding-triangle = { $below } across just above the perimeter, only { $above } over the ears.
+finding-shelf = { $ends } of all ends lie within two fingers of height, and the outline steps out by { $step } there.
+finding-mushroom = { $wide } across up here, and nowhere below the ears more than { $narrow }.
+finding-broom_ends = Two fingers above the perimeter there is { $share } of the hair that hangs a hand higher.
 finding-see_through_ends = Light comes through the last { $length } of the ends.
-finding-hole_at_ear = A hole beside the ear in { $zone }: { $share } of the hair that hangs in front of it and behind.
-finding-heavy_corner = A heavy corner in { $zone }: { $more } more ends than beside it.
-finding-cap_line = A line under the cap: over { $gap } of height hardly a hair ends, with { $above } of the ends above it.
-finding-choppy_back = Steps over the back of the head: { $ends } of the hair ends over two fingers there, and the head turns in by only { $turns } to round that off. The ends of each subsection stand out by { $step }.
+finding-hole_at_ear = Beside the ear in { $zone } hangs { $share } of the hair that hangs in front of it and behind.
+finding-heavy_corner = In { $zone } hang { $more } more ends than beside it.
+finding-cap_line = Over { $gap } of height hardly a hair ends, with { $above } of the ends above it.
+finding-choppy_back = { $ends } of the hair ends over two fingers there, and the head turns in by only { $turns } to round that off. The ends of each subsection stand out by { $step }.
 finding-sides_differ =
     { $side ->
         [left] The left side is longer or heavier: { $line } of perimeter, { $mass } of weight.
        *[right] The right side is longer or heavier: { $line } of perimeter, { $mass } of weight.
     }
-finding-lifted_line = The line lifts by { $lift } in { $zone }: the head was bent, the hair was lifted, or it springs more there.
-finding-front_too_short = { $zone } may land too short: to land above the shortest accepted in all but { $risk } of cases, leave { $lacks } more. The forecast is good to { $range }.
-finding-fringe_too_wide = The fringe is too wide: its outermost hair grows { $outside } outside the brows and will be missed at the sides.
-finding-tie_not_reached = Hair that has to be tied back no longer reaches the tie: { $share } of what grows in front and at the sides is too short, by up to { $lacking }.
-finding-weight_near_surface = Weight is taken too near the surface: { $share } of the outer hair is cut short from within, and the short ends will show.
-finding-weight_too_deep = Weight is taken too deep: in { $zone } { $share } of the hair is left at about half its length or less.
-finding-guide_drift = The guide drifts: { $step } from each subsection to the next makes { $drift } over { $count } of them.
-finding-layers_low_on_fine = Layers too low for fine hair: { $share } of the hair below the occipital bone is layered, and the ends live there.
-finding-tension_high = Too much tension for this curl: with the hair { $state }, what the hand pulls more or less moves the landing by { $range }.
-finding-moisture_uneven = It dries before the pass is done: in { $minutes } minutes, the last subsections land { $apart } from the first.
-finding-flat = Flat on top, and lift was wished: the hair stands { $lift } over the crown of the head.
-finding-regrowth_stands = Regrowth stands up in { $zone }: { $share } of the hair there is short and has no layer to live in.
-finding-closes_face = Weight beside the face closes it in: { $free } stays free between the cheeks.
+finding-lifted_line = It rises by { $lift } in { $zone }: the head was bent, the hair was lifted, or it springs more there.
+finding-front_too_short = { $zone }: to land above the shortest accepted in all but { $risk } of cases, leave { $lacks } more. The forecast is good to { $range }.
+finding-fringe_too_wide = Its outermost hair grows { $outside } outside the brows and will be missed at the sides.
+finding-tie_not_reached = { $share } of what grows in front and at the sides is too short, by up to { $lacking }.
+finding-weight_near_surface = { $share } of the outer hair is cut short from within, and the short ends will show.
+finding-weight_too_deep = In { $zone } { $share } of the hair is left at about half its length or less.
+finding-guide_drift = Each subsection is { $step } off the one before: over { $count } of them that makes { $drift }.
+finding-layers_low_on_fine = { $share } of the hair below the occipital bone is layered, and the ends live there.
+finding-tension_high = With the hair { $state }, what the hand pulls more or less moves the landing by { $range }.
+finding-moisture_uneven = One pass takes { $minutes } minutes: dry by then, its last subsections land { $apart } from the first.
+finding-flat = The hair stands only { $lift } over the head, and lift was wished.
+finding-regrowth_stands = In { $zone } { $share } of the hair is short and has no layer to live in.
+finding-closes_face = { $share } of the hair hangs beside the face, which should be open.
 finding-wish_missed =
     { $how ->
-        [shorter] The wish is missed: { $zone } ends { $off } shorter than wished.
-       *[longer] The wish is missed: { $zone } ends { $off } longer than wished.
+        [shorter] { $zone } ends { $off } shorter than wished.
+       *[longer] { $zone } ends { $off } longer than wished.
     }
-finding-kept_hair_lost = Hair that was to be kept is gone: { $zone } loses { $lost }, { $over } more than was agreed.
+finding-kept_hair_lost = { $zone } loses { $lost }, { $over } more than was agreed.
 
 cure-step = { $number }
+cure-steps =
+    { $count ->
+        [one] step { $numbers }
+       *[other] steps { $numbers }
+    }
 cure-and = { $first }, and { $second }
-cure-length-more = leave { $amount } more in step { $steps }
-cure-length-less = leave { $amount } less in step { $steps }
-cure-elevation-more = hold step { $steps } { $amount } higher
-cure-elevation-less = hold step { $steps } { $amount } lower
-cure-over_direction-more = over-direct step { $steps } { $amount } further
-cure-over_direction-less = over-direct step { $steps } { $amount } less
-cure-finger_angle-more = open the fingers by { $amount } in step { $steps }
-cure-finger_angle-less = close the fingers by { $amount } in step { $steps }
-cure-share-more = take from { $amount } more of the hair in step { $steps }
-cure-share-less = take from { $amount } less of the hair in step { $steps }
-cure-depth-more = go { $amount } deeper in step { $steps }
-cure-depth-less = stay { $amount } shallower in step { $steps }
-cure-thickness-more = take subsections { $amount } thicker in step { $steps }
-cure-thickness-less = take subsections { $amount } thinner in step { $steps }
-cure-guide-travelling = let the guide of step { $steps } travel, copied exactly
-cure-guide-stationary = bring step { $steps } to one stationary guide
-cure-guide-free = measure each subsection of step { $steps } on itself
-cure-over-own_base = hold step { $steps } on its own base
-cure-over-previous = over-direct step { $steps } to the previous subsection
-cure-over-centre = over-direct step { $steps } to the centre
-cure-over-back = over-direct step { $steps } to the back
-cure-over-forward = over-direct step { $steps } to the face
-cure-technique = cut step { $steps } like this: { $technique }
-cure-state = cut step { $steps } { $state }
-cure-order = do step { $steps } before the step above it
-cure-leave_out = leave step { $steps } out
+cure-length-more = leave { $amount } more in { $steps }
+cure-length-less = leave { $amount } less in { $steps }
+cure-elevation-more = hold { $steps } { $amount } higher
+cure-elevation-less = hold { $steps } { $amount } lower
+cure-over_direction-more = over-direct { $steps } { $amount } further
+cure-over_direction-less = over-direct { $steps } { $amount } less
+cure-finger_angle-more = open the fingers by { $amount } in { $steps }
+cure-finger_angle-less = close the fingers by { $amount } in { $steps }
+cure-share-more = take from { $amount } more of the hair in { $steps }
+cure-share-less = take from { $amount } less of the hair in { $steps }
+cure-depth-more = go { $amount } deeper in { $steps }
+cure-depth-less = stay { $amount } shallower in { $steps }
+cure-thickness-more = take subsections { $amount } thicker in { $steps }
+cure-thickness-less = take subsections { $amount } thinner in { $steps }
+cure-guide-travelling = let the guide of { $steps } travel, copied exactly
+cure-guide-stationary = bring { $steps } to one stationary guide
+cure-guide-free = measure each subsection of { $steps } on itself
+cure-over-own_base = hold { $steps } on its own base
+cure-over-previous = over-direct { $steps } to the previous subsection
+cure-over-centre = over-direct { $steps } to the centre
+cure-over-back = over-direct { $steps } to the back
+cure-over-forward = over-direct { $steps } to the face
+cure-technique = cut { $steps } like this: { $technique }
+cure-state = cut { $steps } { $state }
+cure-order = do { $steps } before the step above it
+cure-leave_out = leave { $steps } out
 cure-add-slide = slide a little weight out of the lengths at the end
 cure-add-slide_more = slide more weight out of the lengths at the end
 cure-add-layers = layer all round at 90° at the end
@@ -112,3 +117,6 @@ talk-answer-growing_out-gone = Growing out: nothing goes beyond a trim.
 talk-answer-growing_out-less = Growing out: { $after } goes beyond a trim.
 talk-answer-growing_out-same = Growing out: { $after } goes beyond a trim.
 talk-answer-growing_out-more = Growing out: { $after } goes beyond a trim. That sets it back.
+cure-spare = leave { $zone } out of { $steps }
+cure-spare_and_wish = leave { $zone } out of { $steps }, and cut it to its wish at the end
+cure-wish_instead = cut each zone to its wish instead of { $steps }

@@ -335,3 +335,4 @@ colour-hueNow = Hue { $hue }, colour { $color }
 colour-shade = Saturation and brightness
 colour-shadeNow = Saturation { $saturation }, brightness { $brightness }, colour { $color }
 colour-natural = Use { $value }
+fields-open_face = Face stays open

@@ -236,7 +236,7 @@ pub const ALL: &[(&str, Constant)] = &[
     ("uneven moisture from, mm", UNEVEN_MM),
     ("flat under, mm", FLAT_MM),
     ("regrowth from, %", REGROWTH_PCT),
-    ("free face under, mm", FACE_FREE_MM),
+    ("hair beside the face from, %", FACE_CLOSED_PCT),
     ("wish missed from, mm", WISH_MM),
     ("kept hair lost from, mm", KEPT_MM),
     ("water lost, g/g a minute", DRIES_PER_MIN),
@@ -330,7 +330,8 @@ pub const DEEP_PCT: Constant =
 /// By how much a guide may drift over all sections of a step, mm.
 pub const DRIFT_MM: Constant = constant(6.0, (3.0, 20.0), HANDS);
 /// Share of fine hair below the occipital bone that may be layered, %.
-pub const LOW_LAYERS_PCT: Constant = constant(10.0, (5.0, 40.0), EYE);
+pub const LOW_LAYERS_PCT: Constant =
+    constant(25.0, (10.0, 60.0), "half of it held at 45°, or a quarter straight out");
 /// Standard error of a landing that comes from the pull of the comb alone, worn mm.
 pub const TENSION_MM: Constant =
     constant(8.0, (3.0, 20.0), "a wide comb in a hand that nobody measured moves ringlets by 5 to 6");
@@ -344,8 +345,8 @@ pub const FLAT_MM: Constant = constant(
 );
 /// Share of a zone's hair that may be regrowth with nothing of its length beside it, %.
 pub const REGROWTH_PCT: Constant = constant(5.0, (2.0, 15.0), EYE);
-/// How much of the face must stay free between the cheeks where it is wished open, mm.
-pub const FACE_FREE_MM: Constant = constant(95.0, (60.0, 120.0), "about the breadth of eyes and cheekbones");
+/// Share of the hair that may hang beside the face where it is wished open, %.
+pub const FACE_CLOSED_PCT: Constant = constant(3.5, (1.0, 20.0), EYE);
 /// How far a zone may end from where it was wished, mm.
 pub const WISH_MM: Constant = constant(15.0, (5.0, 40.0), "a finger's breadth");
 /// How much of hair that was to be kept may go, mm.

@@ -131,23 +131,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/compute/cures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The least changes to a plan's cut that cure what its fall is objected to for, each as the changed cut. */
-        post: operations["cures"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/compute/doubts": {
         parameters: {
             query?: never;
@@ -230,6 +213,26 @@ export interface paths {
         put?: never;
         /** What a value means: which figure it is, in our unit, and whether it is possible. */
         post: operations["take_value"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plan judged: what a demanding eye would object to, how surely, caused by which steps, and what would cure it, each cure as
+         *     the changed cut. What the client came for is answered, too.
+         */
+        post: operations["judge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -500,6 +503,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/thresholds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The thresholds that the house has set, by finding; the others are the usual ones. */
+        get: operations["thresholds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/thresholds/{finding}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Sets the house's threshold of a finding; for its owner. */
+        put: operations["set_threshold"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments": {
         parameters: {
             query?: never;
@@ -718,7 +755,7 @@ export interface components {
          * @description Something that not everybody may do.
          * @enum {string}
          */
-        Act: "edit_visits" | "read_audit";
+        Act: "edit_visits" | "read_audit" | "set_house";
         /** @description A measured figure beside the same of the computed hair. */
         Agreement: {
             /**
@@ -742,6 +779,11 @@ export interface components {
         };
         /** @description The aim as it is saved. */
         Aim: {
+            /**
+             * @description Whether the face should stay open: no weight beside it.
+             * @default false
+             */
+            open_face: boolean;
             /**
              * Format: double
              * @description Chance the client takes that a zone comes out shorter than wished, 0.001 to 0.5.
@@ -839,6 +881,14 @@ export interface components {
             /** @description Lines. */
             entries: components["schemas"]["AuditEntry"][];
         };
+        BTreeMap: {
+            [key: string]: number;
+        };
+        /**
+         * @description What has become of a reason.
+         * @enum {string}
+         */
+        Becomes: "not_seen" | "gone" | "less" | "same" | "more";
         /**
          * @description Something to be careful about, said short and left to those who are licensed to judge it.
          * @enum {string}
@@ -998,6 +1048,8 @@ export interface components {
             choices: components["schemas"]["Choices"];
             /** @description The figures of a zone, in the order in which they are shown. */
             figures: components["schemas"]["FigureRule"][];
+            /** @description When each finding is said. */
+            findings: components["schemas"]["FindingRule"][];
             /**
              * Format: int64
              * @description The greatest id of a member of a list.
@@ -1005,6 +1057,8 @@ export interface components {
             greatest_id: number;
             /** @description A whorl or cowlick as it begins. */
             growth: components["schemas"]["Growth"];
+            /** @description What of a step can be turned, how far and by which steps. */
+            levers: components["schemas"]["LeverRule"][];
             /** @description Lists whose members are edited one by one. */
             lists: components["schemas"]["ListRule"][];
             /** @description How many entries lists of a reading may have. */
@@ -1086,17 +1140,25 @@ export interface components {
         Cure: {
             /**
              * Format: double
-             * @description How much longer, or how thick then, mm; 0 where moves are left out.
+             * @description By how much, in the unit of the lever; 0 where a word is chosen.
              */
-            amount_mm: number;
-            /** @description What it cures. */
-            code: components["schemas"]["FindingCode"];
+            amount: number;
             /** @description The cut with the change. */
             cut: components["schemas"]["Cut"];
             /** @description What is changed. */
             lever: components["schemas"]["Lever"];
-            /** @description Numbers, from 0, of the moves that are changed. */
-            moves: number[];
+            /**
+             * Format: double
+             * @description By how much the hair is longer after it on the mean, mm of fibre; below 0 it is shorter.
+             */
+            longer_mm: number;
+            /**
+             * Format: double
+             * @description How many minutes more it takes.
+             */
+            minutes: number;
+            /** @description Numbers, from 0, of the steps that are changed. */
+            steps: number[];
             /** @description The change in words. */
             text: components["schemas"]["Message"];
         };
@@ -1300,6 +1362,8 @@ export interface components {
             pictures: components["schemas"]["StepPicture"][];
             /** @description The moves as steps, in messages. */
             steps: components["schemas"]["Step"][];
+            /** @description What the client came for, answered. */
+            talk: components["schemas"]["TalkAnswer"][];
         };
         /**
          * @description A perimeter: places behind, at the sides and in front, with a smooth line between them. One place alone is a square
@@ -1323,8 +1387,14 @@ export interface components {
         };
         /** @description What is asked to see a plan's fall. */
         FallRequest: {
+            aim?: components["schemas"]["Aim"] | null;
             /** @description The air it is worn in. */
             climate?: components["schemas"]["Climate"];
+            /**
+             * Format: int32
+             * @description How many steps were carried out so far; all of them if left out.
+             */
+            done?: number | null;
             /** @description Whether the front is smoothed, whatever the rest is. */
             front_straight?: boolean;
             /** @description The plan. */
@@ -1341,6 +1411,9 @@ export interface components {
              * @description Number, from 0, of the section of that move that the scene shows; some of them all if left out.
              */
             show_section?: number | null;
+            talk?: components["schemas"]["Talk"] | null;
+            /** @description Thresholds of the house, by finding. */
+            thresholds?: components["schemas"]["BTreeMap"];
             /** @description Whether the hair is tied back for work or sport. */
             ties_back?: boolean;
             /** @description Unit of the words. */
@@ -1473,31 +1546,99 @@ export interface components {
             zone: components["schemas"]["Zone"];
         };
         /** @description One thing found. */
-        Finding: components["schemas"]["Found"] & {
-            /** @description Where on the hair, mm. */
-            at: number[];
+        Finding: {
             /**
              * Format: double
-             * @description How much of it, in the unit of its threshold.
+             * @description How much of it the hair had before it was cut; none where uncut hair cannot have it.
+             */
+            before?: number | null;
+            /** @description What it is. */
+            code: components["schemas"]["FindingCode"];
+            /**
+             * Format: double
+             * @description In what share of the heads that the reading allows it is found, 0 to 1; none where that was not asked.
+             */
+            confidence?: number | null;
+            /** @description What takes it away, the smallest change first; none where nobody asked. */
+            cures: components["schemas"]["Cure"][];
+            /**
+             * Format: double
+             * @description How much of it, in the unit of its rule.
              */
             measure: number;
-            /** @description Numbers, from 0, of the moves that cause it. */
-            moves: number[];
-            /** @description What would help. */
-            remedy: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description How bad it is, 0 to 1; it is said from a half on.
+             */
+            severity: number;
+            /** @description Numbers, from 0, of the steps that cause it; none where the hair has it whatever is cut, or nobody asked. */
+            steps: number[];
             /** @description What is seen, and why. */
             text: components["schemas"]["Message"];
             /**
              * Format: double
-             * @description From how much on it is said.
+             * @description From where on it is said.
              */
             threshold: number;
+            /** @description Where it is worst. */
+            where: components["schemas"]["FindingPlace"];
         };
         /**
          * @description What can be found.
          * @enum {string}
          */
-        FindingCode: "choppy_back" | "tie_not_reached";
+        FindingCode: "triangle" | "shelf" | "mushroom" | "broom_ends" | "see_through_ends" | "hole_at_ear" | "heavy_corner" | "cap_line" | "choppy_back" | "sides_differ" | "lifted_line" | "front_too_short" | "fringe_too_wide" | "tie_not_reached" | "weight_near_surface" | "weight_too_deep" | "guide_drift" | "layers_low_on_fine" | "tension_high" | "moisture_uneven" | "flat" | "regrowth_stands" | "closes_face" | "wish_missed" | "kept_hair_lost";
+        /** @description A place on a head. */
+        FindingPlace: {
+            /** @description The place, mm: x the client's left, y up, z forward. */
+            at: number[];
+            /**
+             * Format: double
+             * @description From the front towards the client's left, degrees, −180 to 180.
+             */
+            azimuth_deg: number;
+            /**
+             * Format: double
+             * @description Height above the ear canals, mm.
+             */
+            height_mm: number;
+            /** @description The zone it belongs to. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description When a finding is said. */
+        FindingRule: {
+            /** @description Which finding. */
+            code: components["schemas"]["FindingCode"];
+            /**
+             * Format: double
+             * @description Greatest threshold that a house may set.
+             */
+            greatest: number;
+            /**
+             * Format: double
+             * @description Least threshold that a house may set.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description How far from the threshold a measure is wholly free of it, on one side, and as bad as can be, on the other.
+             */
+            slack: number;
+            /**
+             * Format: double
+             * @description Threshold unless the house has set another.
+             */
+            threshold: number;
+            /** @description Unit of measure and threshold. */
+            unit: components["schemas"]["FindingUnit"];
+            /** @description The side that is objected to. */
+            worse: components["schemas"]["Worse"];
+        };
+        /**
+         * @description What a measure is said in.
+         * @enum {string}
+         */
+        FindingUnit: "mm" | "percent" | "times" | "percent_per_degree" | "mm_or_percent";
         /**
          * @description The line the fingers follow.
          * @enum {string}
@@ -1555,44 +1696,6 @@ export interface components {
              */
             like_move: number;
         } | "like_beside";
-        /** @description What was found, with the figures shown to a person. */
-        Found: {
-            /** @enum {string} */
-            code: "choppy_back";
-            /**
-             * Format: double
-             * @description Share of the hair that ends over two fingers of the back, %.
-             */
-            ends_pct: number;
-            /**
-             * Format: double
-             * @description By how much the ends of each section stand out, mm.
-             */
-            step_mm: number;
-            /**
-             * Format: double
-             * @description Sections thinner than this would hide it, mm; none where nobody takes them so thin.
-             */
-            thin_enough_mm?: number | null;
-            /**
-             * Format: double
-             * @description By how much the head turns in there, degrees.
-             */
-            turns_deg: number;
-        } | {
-            /** @enum {string} */
-            code: "tie_not_reached";
-            /**
-             * Format: double
-             * @description What it lacks at most, mm.
-             */
-            lacking_mm: number;
-            /**
-             * Format: double
-             * @description Share of what grows in front and at the sides, %.
-             */
-            short_pct: number;
-        };
         /**
          * @description The fringe.
          * @enum {string}
@@ -2006,6 +2109,13 @@ export interface components {
             /** @description A WebSocket address that speaks the protocol of docs/instruments.md; none where none are set up. */
             address?: string | null;
         };
+        /** @description A plan judged. */
+        JudgeAnswer: {
+            /** @description What is found, the worst first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description What the client came for, answered. */
+            talk: components["schemas"]["TalkAnswer"][];
+        };
         /** @description Standard errors of a landing by what causes them, worn mm. */
         LandingRange: {
             /**
@@ -2107,10 +2217,37 @@ export interface components {
             mass_g_per_mm: number;
         };
         /**
-         * @description What is changed.
+         * @description What can be turned.
          * @enum {string}
          */
-        Lever: "longer" | "thinner" | "without";
+        Lever: "length" | "elevation" | "over_direction" | "finger_angle" | "share" | "depth" | "thickness" | "guide" | "technique" | "moisture" | "comb" | "order" | "leave_out" | "add";
+        /** @description Range of a lever that turns a figure. */
+        LeverRule: {
+            /**
+             * Format: double
+             * @description Greatest value.
+             */
+            greatest: number;
+            /**
+             * Format: double
+             * @description Least and greatest value; of a length, by how much less or more is left.
+             */
+            least: number;
+            /** @description Which. */
+            lever: components["schemas"]["Lever"];
+            /**
+             * Format: double
+             * @description Most that one change turns it by and is still the same step.
+             */
+            reach: number;
+            /**
+             * Format: double
+             * @description Step by which hands can tell values apart.
+             */
+            step: number;
+            /** @description Unit of the figure. */
+            unit: string;
+        };
         /**
          * @description Round the head, where the line is looked at.
          * @enum {string}
@@ -3512,6 +3649,26 @@ export interface components {
              */
             worn: components["schemas"]["WornStyle"];
         };
+        /** @description A reason that was given, and its answer. */
+        TalkAnswer: {
+            /**
+             * Format: double
+             * @description After the cut.
+             */
+            after: number;
+            /** @description What has become of it. */
+            becomes: components["schemas"]["Becomes"];
+            /**
+             * Format: double
+             * @description The measure now and after the cut, in the unit of that finding, or g.
+             */
+            before: number;
+            code?: components["schemas"]["FindingCode"] | null;
+            /** @description The reason. */
+            reason: components["schemas"]["ComingFor"];
+            /** @description In one line. */
+            text: components["schemas"]["Message"];
+        };
         /**
          * @description What the talk asks to be careful about, said short and left to those who are licensed to judge it.
          * @enum {string}
@@ -3554,6 +3711,14 @@ export interface components {
          * @enum {string}
          */
         TechniqueKind: "blunt" | "point" | "slide" | "back_cut" | "skim" | "brick" | "tease" | "twist" | "thin" | "notch";
+        /** @description A threshold as a house sets it. */
+        ThresholdDraft: {
+            /**
+             * Format: double
+             * @description From where on it is said, in the unit of its rule; the usual one if left out.
+             */
+            value?: number | null;
+        };
         /** @description What instruments tell the application. */
         ToApp: {
             /** @description All that there are. */
@@ -3811,6 +3976,11 @@ export interface components {
             width_mm: number;
         };
         /**
+         * @description Which side of the threshold is objected to.
+         * @enum {string}
+         */
+        Worse: "above" | "below";
+        /**
          * @description The zones read one at a time, in walking order round the head: front, left, back, right.
          * @enum {string}
          */
@@ -3984,6 +4154,8 @@ export type Anchor = components['schemas']['Anchor'];
 export type Arg = components['schemas']['Arg'];
 export type AuditEntry = components['schemas']['AuditEntry'];
 export type AuditPage = components['schemas']['AuditPage'];
+export type BTreeMap = components['schemas']['BTreeMap'];
+export type Becomes = components['schemas']['Becomes'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type Choices = components['schemas']['Choices'];
@@ -4031,10 +4203,12 @@ export type FigureRule = components['schemas']['FigureRule'];
 export type FigureZone = components['schemas']['FigureZone'];
 export type Finding = components['schemas']['Finding'];
 export type FindingCode = components['schemas']['FindingCode'];
+export type FindingPlace = components['schemas']['FindingPlace'];
+export type FindingRule = components['schemas']['FindingRule'];
+export type FindingUnit = components['schemas']['FindingUnit'];
 export type FingerShape = components['schemas']['FingerShape'];
 export type Fingers = components['schemas']['Fingers'];
 export type FirstLength = components['schemas']['FirstLength'];
-export type Found = components['schemas']['Found'];
 export type FringeWish = components['schemas']['FringeWish'];
 export type FromApp = components['schemas']['FromApp'];
 export type Gap = components['schemas']['Gap'];
@@ -4063,6 +4237,7 @@ export type Hold = components['schemas']['Hold'];
 export type Identity = components['schemas']['Identity'];
 export type Ink = components['schemas']['Ink'];
 export type InstrumentsAddress = components['schemas']['InstrumentsAddress'];
+export type JudgeAnswer = components['schemas']['JudgeAnswer'];
 export type LandingRange = components['schemas']['LandingRange'];
 export type Landmark = components['schemas']['Landmark'];
 export type LandmarkPlace = components['schemas']['LandmarkPlace'];
@@ -4070,6 +4245,7 @@ export type Layout = components['schemas']['Layout'];
 export type LengthUnit = components['schemas']['LengthUnit'];
 export type LevelShare = components['schemas']['LevelShare'];
 export type Lever = components['schemas']['Lever'];
+export type LeverRule = components['schemas']['LeverRule'];
 export type LineAt = components['schemas']['LineAt'];
 export type LinePoint = components['schemas']['LinePoint'];
 export type ListRule = components['schemas']['ListRule'];
@@ -4162,9 +4338,11 @@ export type TakeRequest = components['schemas']['TakeRequest'];
 export type Taken = components['schemas']['Taken'];
 export type TakenField = components['schemas']['TakenField'];
 export type Talk = components['schemas']['Talk'];
+export type TalkAnswer = components['schemas']['TalkAnswer'];
 export type TalkCaution = components['schemas']['TalkCaution'];
 export type Technique = components['schemas']['Technique'];
 export type TechniqueKind = components['schemas']['TechniqueKind'];
+export type ThresholdDraft = components['schemas']['ThresholdDraft'];
 export type ToApp = components['schemas']['ToApp'];
 export type Treatment = components['schemas']['Treatment'];
 export type UnitChoice = components['schemas']['UnitChoice'];
@@ -4178,6 +4356,7 @@ export type VisitRow = components['schemas']['VisitRow'];
 export type WidthClass = components['schemas']['WidthClass'];
 export type WornStyle = components['schemas']['WornStyle'];
 export type WornWidth = components['schemas']['WornWidth'];
+export type Worse = components['schemas']['Worse'];
 export type Zone = components['schemas']['Zone'];
 export type ZoneAim = components['schemas']['ZoneAim'];
 export type ZoneChange = components['schemas']['ZoneChange'];
@@ -4568,49 +4747,6 @@ export interface operations {
             };
         };
     };
-    cures: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
-                "Spirel-View"?: string;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FallRequest"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Cure"][];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Refused: what is wrong, what is safe, and when to come again. */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     doubts: {
         parameters: {
             query?: never;
@@ -4802,6 +4938,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Taken"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judge: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgeAnswer"];
                 };
             };
             422: {
@@ -5435,6 +5614,90 @@ export interface operations {
             };
         };
     };
+    thresholds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BTreeMap"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    set_threshold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                finding: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThresholdDraft"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     where_instruments_are: {
         parameters: {
             query?: never;
@@ -6023,11 +6286,12 @@ type ReadonlyArray<T> = [
 ] extends [
     unknown[]
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
-export const actValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Act"]> = ["edit_visits", "read_audit"];
+export const actValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Act"]> = ["edit_visits", "read_audit", "set_house"];
 export const alongOneOf0Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["horizontal"];
 export const alongOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["vertical"];
 export const alongOneOf2Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["profile"];
 export const alongOneOf3Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Along"]> = ["crosswise"];
+export const becomesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Becomes"]> = ["not_seen", "gone", "less", "same", "more"];
 export const cautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Caution"]> = ["sore_skin", "tight_tying", "thin_place"];
 export const climateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Climate"]> = ["not_said", "dry", "moderate", "damp"];
 export const combValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Comb"]> = ["none", "wide", "medium", "fine"];
@@ -6041,15 +6305,10 @@ export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const dryingMethodValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingMethod"]> = ["air", "diffuser", "flat_wrap", "brush"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
 export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place", "colour"];
-export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["choppy_back", "tie_not_reached"];
+export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["triangle", "shelf", "mushroom", "broom_ends", "see_through_ends", "hole_at_ear", "heavy_corner", "cap_line", "choppy_back", "sides_differ", "lifted_line", "front_too_short", "fringe_too_wide", "tie_not_reached", "weight_near_surface", "weight_too_deep", "guide_drift", "layers_low_on_fine", "tension_high", "moisture_uneven", "flat", "regrowth_stands", "closes_face", "wish_missed", "kept_hair_lost"];
+export const findingUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingUnit"]> = ["mm", "percent", "times", "percent_per_degree", "mm_or_percent"];
 export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical", "square_to_hair"];
 export const firstLengthOneOf5Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FirstLength"]> = ["like_beside"];
-export const foundOneOf0CodeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Found"], {
-    code: unknown;
-}>["code"]> = ["choppy_back"];
-export const foundOneOf1CodeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Found"], {
-    code: unknown;
-}>["code"]> = ["tie_not_reached"];
 export const fringeWishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FringeWish"]> = ["not_said", "none", "has", "wants", "growing_out"];
 export const fromAppOneOf0TypeValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["FromApp"], {
     type: unknown;
@@ -6083,7 +6342,7 @@ export const identityValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const inkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ink"]> = ["body", "head", "ear", "lips", "brow", "firm", "fine", "faint"];
 export const landmarkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Landmark"]> = ["apex", "crown", "occipital", "hairline_centre", "nape_centre", "brow_left", "brow_right", "recession_left", "recession_right", "temple_left", "temple_right", "ear_top_left", "ear_top_right", "mastoid_left", "mastoid_right", "nape_corner_left", "nape_corner_right", "parietal_left", "parietal_right"];
 export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LengthUnit"]> = ["cm", "inch"];
-export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["longer", "thinner", "without"];
+export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["length", "elevation", "over_direction", "finger_angle", "share", "depth", "thickness", "guide", "technique", "moisture", "comb", "order", "leave_out", "add"];
 export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LineAt"]> = ["front_left", "side_left", "back", "side_right", "front_right"];
 export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
 export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
@@ -6191,6 +6450,7 @@ export const unusualOneOf8KindValues: ReadonlyArray<Extract<FlattenedDeepRequire
 export const visitFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VisitFormat"]> = ["spirel.visit"];
 export const widthClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WidthClass"]> = ["fine", "medium", "coarse"];
 export const wornStyleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["WornStyle"]> = ["as_it_springs", "diffused", "brushed_out", "smoothed"];
+export const worseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Worse"]> = ["above", "below"];
 export const zoneValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Zone"]> = ["fringe", "top", "crown", "left_side", "back_upper", "back_lower", "nape", "right_side"];
 export const zoneFigureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneFigure"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "colour", "moisture", "strands"];
 export const zoneHalfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ZoneHalf"]> = ["front", "behind", "upper", "under", "left", "right"];

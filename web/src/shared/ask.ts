@@ -7,7 +7,6 @@ import {
   type CurlPicture,
   type Doubt,
   type CsvTable,
-  type Cure,
   type Cut,
   type FallAnswer,
   type FallRequest,
@@ -17,6 +16,7 @@ import {
   type HairNow,
   type HairRequest,
   type HeldState,
+  type JudgeAnswer,
   type LengthUnit,
   type LocksRequest,
   type MarkSheet,
@@ -94,9 +94,13 @@ export const askLocks = (question: LocksRequest, asking?: Asking): Promise<Blob>
 export const askFall = (question: FallRequest, asking?: Asking): Promise<FallAnswer> =>
   body(client.POST("/api/compute/fall", { ...as(asking), body: question }));
 
-/** The least changes that cure what a plan is objected to for. */
-export const askCures = (question: FallRequest, asking?: Asking): Promise<Cure[]> =>
-  body(client.POST("/api/compute/cures", { ...as(asking), body: question }));
+/** What a plan is objected to for: how surely, by which steps, and what would cure it. */
+export const askJudge = (question: FallRequest, asking?: Asking): Promise<JudgeAnswer> =>
+  body(client.POST("/api/compute/judge", { ...as(asking), body: question }));
+
+/** The thresholds that the house has set for what is found about a plan. */
+export const askThresholds = (): Promise<NonNullable<FallRequest["thresholds"]>> =>
+  body(client.GET("/api/house/thresholds"));
 
 /** The hair as it is, and how well it agrees with what was measured of it as a whole. */
 export const askNow = (question: HairRequest, asking?: Asking): Promise<HairNow> =>

@@ -1,6 +1,6 @@
 //! What is done at the chair where something is seen: a step more, with its words.
 
-use super::{FindingCode, Spot};
+use super::{FindingCode, FindingPlace};
 use crate::cut::{
     FallLine, Fingers, FirstLength, Guide, Hold, Layout, Move, MoveKind, Sections, Technique, TechniqueKind,
 };
@@ -63,7 +63,7 @@ fn line(hair: &Hair, height_mm: f64) -> Move {
 }
 
 /// The steps that are tried against a finding, the gentler ones first.
-pub(super) fn acts(hair: &Hair, code: FindingCode, place: &Spot) -> Vec<(Message, Move)> {
+pub(super) fn acts(hair: &Hair, code: FindingCode, place: &FindingPlace) -> Vec<(Message, Move)> {
     let word = |name: &str| Message::new(format!("cure-add-{name}"));
     let worn = |strand: &crate::hair::Strand, lengths: &crate::hair::ShareLengths| {
         strand.model.worn_mm(lengths.longest(), strand.worn)

@@ -45,12 +45,11 @@ impl Steps {
             if code == FindingCode::WishMissed { less.abs() } else { less }
         });
         let mut before = self.none.as_ref().map_or(0.0, |none| none.badness(code));
-        let more = self.up_to.iter().zip(&self.without).map(|(outcome, without)| {
-            let Some(outcome) = outcome else { return 0.0 };
-            let more = outcome.badness(code) - before;
-            before = outcome.badness(code);
-            // What cuts nothing brings nothing.
-            if without.is_some() { more } else { 0.0 }
+        let more = self.up_to.iter().map(|outcome| {
+            let now = outcome.as_ref().map_or(before, |outcome| outcome.badness(code));
+            let more = now - before;
+            before = now;
+            more
         });
         let mut causes = chief(less);
         causes.extend(chief(more));

@@ -1,18 +1,18 @@
 //! Weight beside the face that closes it in, where it should be open.
 //!
-//! Of the hair in front that comes down past the cheekbone on either side, the innermost tenth bounds what stays free of the
-//! face. What ends above lies on the forehead and is a fringe.
+//! Of the hair that comes down past the cheekbone, the share is asked that does so before the ears, beside the face. What ends
+//! above lies on the forehead and is a fringe.
 
 use super::head::{Head, Measured};
 use super::severity::ramp;
 use crate::head::{Point, Vec3};
 use crate::message::Arg;
 
-/// Innermost share whose mean bounds the face.
-const INNERMOST: f64 = 0.1;
 /// How far below the cheekbone hair has to come to pass it, mm.
 const PASSES_MM: (f64, f64) = (0.0, 20.0);
-/// Steps by which the height of the cheekbone is looked for on a hair.
+/// Way round from the front up to which hair hangs beside the face, degrees.
+const BESIDE_DEG: (f64, f64) = (80.0, 60.0);
+/// Halvings by which the height of the cheekbone is looked for on a hair.
 const HALVINGS: usize = 7;
 
 pub(super) fn measured(head: &Head) -> Option<Measured> {
@@ -21,13 +21,16 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
     }
     let hair = head.hair;
     let cheek = Point::Cheekbone.height_mm(&hair.measures);
-    let mut sides: [Vec<(f64, f64)>; 2] = [Vec::new(), Vec::new()];
-    for (i, strand) in hair.strands.iter().enumerate().filter(|(_, strand)| strand.root.at.z > 0.0) {
+    let (mut all, mut beside, mut at) = (0.0, 0.0, Vec3::zeros());
+    for (i, strand) in hair.strands.iter().enumerate() {
+        all += strand.hairs;
         let worn = &head.worn.0[i];
-        let weight = strand.hairs * ramp(cheek - worn.longest_end.y, PASSES_MM.0, PASSES_MM.1);
-        if weight == 0.0 {
+        let passes = |length: f64| ramp(cheek - hair_end(head, i, length).y, PASSES_MM.0, PASSES_MM.1);
+        // In front of the ears grows what can come to hang there.
+        if strand.root.at.z < 0.0 || passes(worn.longest_mm) == 0.0 {
             continue;
         }
+        let share: f64 = worn.lengths.shares().map(|(mm, part)| part * passes(mm)).sum();
         // Hair goes down all the way: where it is at the cheekbone is found by halving.
         let (mut above, mut below) = (0.0, worn.longest_mm);
         for _ in 0..HALVINGS {
@@ -35,26 +38,16 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
             if worn.place(hair, i, middle).y > cheek { above = middle } else { below = middle }
         }
         let there = worn.place(hair, i, 0.5 * (above + below));
-        if there.z > 0.0 {
-            sides[usize::from(there.x < 0.0)].push((there.x.abs(), weight));
-        }
+        let degrees = there.x.abs().atan2(there.z).to_degrees();
+        let weight = strand.hairs * share * ramp(degrees, BESIDE_DEG.0, BESIDE_DEG.1);
+        beside += weight;
+        at += Vec3::new(there.x.abs(), there.y, there.z) * weight;
     }
-    let free = |side: &mut Vec<(f64, f64)>| {
-        side.sort_by(|one, other| one.0.total_cmp(&other.0));
-        let whole: f64 = side.iter().map(|(_, weight)| weight).sum();
-        let (mut left, mut sum) = (INNERMOST * whole, 0.0);
-        for (x, weight) in side.iter() {
-            let takes = weight.min(left);
-            sum += takes * x;
-            left -= takes;
-        }
-        (whole > 0.0).then(|| sum / (INNERMOST * whole))
-    };
-    let [left, right] = sides.each_mut().map(free);
-    let (left, right) = (left?, right?);
-    let side = if left < right { left } else { -right };
-    Some(
-        Measured::new(left + right, Vec3::new(side, cheek, 0.4 * head.hair.form.top_mm()))
-            .with("free", Arg::Mm(left + right)),
-    )
+    let share = beside / f64::max(all, 1e-9);
+    let at = if beside > 0.0 { at / beside } else { Vec3::new(0.0, cheek, 0.0) };
+    Some(Measured::new(100.0 * share, at).with("share", Arg::Share(share)))
+}
+
+fn hair_end(head: &Head, strand: usize, length_mm: f64) -> Vec3 {
+    head.worn.0[strand].place(head.hair, strand, length_mm)
 }

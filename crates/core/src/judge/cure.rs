@@ -5,10 +5,14 @@
 //! offered is tried on the full one.
 
 use super::acts::acts;
+use super::aimed::aimed;
+use super::known::FRONT;
 use super::trial::{Outcome, Trial};
 use super::{Finding, FindingCode, cause};
-use crate::cut::{Cut, FirstLength, Lever, LeverRule, MoveKind, Sections, levers};
+use crate::cut::{Cut, FirstLength, Lever, LeverRule, Move, MoveKind, Sections, levers};
+use crate::head::Zone;
 use crate::message::{Arg, Message, name_of};
+use crate::section::Region;
 use crate::stop::Stopped;
 use rayon::prelude::*;
 use serde::Serialize;
@@ -31,7 +35,7 @@ const MOVES: f64 = 0.05;
 const BETWEEN: f64 = 0.35;
 /// By what share a change has to help for a second one to be tried on it, and on how many.
 const HELPS: f64 = 0.2;
-const SECOND: usize = 2;
+const SECOND: usize = 1;
 /// How often an amount that is not enough on the full head is raised by a step.
 const RAISES: usize = 4;
 
@@ -107,7 +111,12 @@ impl Change {
                 Message::new(format!("cure-{}-{way}", name_of(rule.lever))).with("amount", amount)
             }
         };
-        text.with("count", Arg::Number(self.steps.len() as f64)).with_some("steps", Message::listed(numbers))
+        let steps = Message::listed(numbers).map(|numbers| {
+            Message::new("cure-steps")
+                .with("count", Arg::Number(self.steps.len() as f64))
+                .with("numbers", numbers)
+        });
+        text.with_some("steps", steps)
     }
 }
 
@@ -163,12 +172,75 @@ fn changes(trial: &Trial, of: &Cut, finding: &Finding) -> Vec<Change> {
         causes.iter().for_each(|number| cut.moves[*number as usize].off = true);
         choose(Lever::LeaveOut, causes.clone(), cut, Message::new("cure-leave_out"));
     }
+    for (lever, steps, cut, word) in spared(trial, of, finding, &causes) {
+        choose(lever, steps, cut, word);
+    }
     for (word, move_) in acts(trial.hair(), finding.code, &finding.place) {
         let mut cut = of.clone();
         cut.moves.push(move_);
         choose(Lever::Add, vec![cut.moves.len() as u32 - 1], cut, word);
     }
     changes
+}
+
+/// The cut with a zone spared from the steps that cause what is found there; with that zone cut to its wish, and with every wish
+/// cut instead of those steps.
+fn spared(
+    trial: &Trial,
+    of: &Cut,
+    finding: &Finding,
+    causes: &[u32],
+) -> Vec<(Lever, Vec<u32>, Cut, Message)> {
+    use FindingCode as F;
+    let lengths =
+        matches!(finding.code, F::WishMissed | F::KeptHairLost | F::FrontTooShort | F::TieNotReached);
+    if !lengths && !matches!(finding.code, F::HoleAtEar | F::FringeTooWide | F::LayersLowOnFine) {
+        return Vec::new();
+    }
+    let zone = finding.place.zone;
+    let zones: Vec<Zone> = match finding.code {
+        F::TieNotReached => FRONT.into(),
+        _ => [Some(zone), zone.mirrored()].into_iter().flatten().collect(),
+    };
+    let spare = |steps: &[u32]| {
+        let mut cut = of.clone();
+        for number in steps {
+            let move_ = &mut cut.moves[*number as usize];
+            let mut parts = vec![move_.region.clone()];
+            parts.extend(zones.iter().map(|zone| Region::Not(Box::new(Region::Zone(*zone)))));
+            move_.region = Region::All(parts);
+        }
+        cut
+    };
+    let word = |name: &str| Message::new(name).with("zone", Message::word("step-zone", zone));
+    let mut all: Vec<(Lever, Vec<u32>, Cut, Message)> = causes
+        .iter()
+        .take(TRIED_STEPS)
+        .map(|number| (Lever::LeaveOut, vec![*number], spare(&[*number]), word("cure-spare")))
+        .collect();
+    all.push((Lever::LeaveOut, causes.to_vec(), spare(causes), word("cure-spare")));
+    if !lengths {
+        return all;
+    }
+    // The wishes as steps of their own.
+    let wished = aimed(&trial.known().aim).moves;
+    let here = |move_: &&Move| zones.iter().any(|zone| move_.region == Region::Zone(*zone));
+    if wished.iter().any(|move_| here(&move_)) {
+        let mut cut = spare(causes);
+        cut.moves.extend(wished.iter().filter(here).cloned());
+        all.push((Lever::Add, causes.to_vec(), cut, word("cure-spare_and_wish")));
+    }
+    if !wished.is_empty() {
+        let active =
+            (0..of.moves.len() as u32).filter(|number| cause::without(of, *number as usize).is_some());
+        for instead in [causes.to_vec(), active.collect()] {
+            let mut cut = of.clone();
+            instead.iter().for_each(|number| cut.moves[*number as usize].off = true);
+            cut.moves.extend(wished.clone());
+            all.push((Lever::Add, instead, cut, Message::new("cure-wish_instead")));
+        }
+    }
+    all
 }
 
 /// The cut with a step done before the one above it; none where a later step counts on their numbers.

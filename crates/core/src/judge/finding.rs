@@ -9,7 +9,7 @@ use serde::Serialize;
 /// A place on a head.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Spot {
+pub struct FindingPlace {
     /// The zone it belongs to.
     pub zone: Zone,
     /// From the front towards the client's left, degrees, −180 to 180.
@@ -38,7 +38,7 @@ pub struct Finding {
     pub before: Option<f64>,
     /// Where it is worst.
     #[serde(rename = "where")]
-    pub place: Spot,
+    pub place: FindingPlace,
     /// Numbers, from 0, of the steps that cause it; none where the hair has it whatever is cut, or nobody asked.
     pub steps: Vec<u32>,
     /// What is seen, and why.

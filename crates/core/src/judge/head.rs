@@ -1,8 +1,8 @@
 //! One head after one cut, with what several findings ask of it.
 
-use super::finding::Spot;
+use super::finding::FindingPlace;
 use super::severity;
-use super::{FindingCode, Known, Worse};
+use super::{FindingCode, FindingUnit, Known, Worse};
 use crate::cut::{Cut, Move, MoveReport};
 use crate::fall::{AsWorn, End, Fall, ends};
 use crate::hair::{Hair, ShareLengths};
@@ -19,7 +19,7 @@ pub struct Uncut {
 
 impl Uncut {
     /// Of a head whose fall is known.
-    pub(crate) fn of(hair: &Hair, fall: Fall) -> Self {
+    pub fn of(hair: &Hair, fall: Fall) -> Self {
         Self { worn: AsWorn::of(hair, &hair.lengths), fall }
     }
 }
@@ -87,7 +87,14 @@ impl Measured {
             Worse::Above => self.measure - known.threshold(code),
             Worse::Below => known.threshold(code) - self.measure,
         };
-        over / rule.slack
+        // What there is nothing of is wholly free of it.
+        let slack = match rule.worse {
+            Worse::Above if over < 0.0 && rule.unit == FindingUnit::Mm && known.threshold(code) > 0.0 => {
+                rule.slack.min(known.threshold(code))
+            }
+            _ => rule.slack,
+        };
+        over / slack
     }
 }
 
@@ -146,12 +153,12 @@ impl<'a> Head<'a> {
     }
 
     /// Where something is, for people and for pins.
-    pub fn spot(&self, at: Vec3) -> Spot {
+    pub fn spot(&self, at: Vec3) -> FindingPlace {
         let mut d = at;
         // What hangs below the head belongs to the zone over it.
         d.y = d.y.max(-0.35 * d.x.hypot(d.z));
         let zone = d.try_normalize(1e-9).map_or(Zone::Top, |d| zone_at(&self.hair.hairline)(&d));
-        Spot {
+        FindingPlace {
             zone,
             azimuth_deg: at.x.atan2(at.z).to_degrees(),
             height_mm: at.y,

@@ -17,6 +17,8 @@ const TO: f64 = 150.0;
 const STEP: f64 = 5.0;
 /// Heights between which an end comes to lie at the perimeter, mm.
 const LOW_MM: (f64, f64) = (20.0, -20.0);
+/// How far above the perimeter an end no longer counts to it, and up to where it does wholly, mm.
+const AT_LINE_MM: (f64, f64) = (140.0, 40.0);
 /// Share of all hair that has to end below for it to have corners.
 const HANGS: (f64, f64) = (0.1, 0.3);
 
@@ -28,7 +30,10 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
         at.push((leaves.x.atan2(leaves.z).to_degrees(), 0.0, strand.root.area_mm2));
     }
     for end in head.ends() {
-        let low = end.volume_mm2 * ramp(end.at.y, LOW_MM.0, LOW_MM.1);
+        let line = line_mm(head, at[end.strand].0);
+        let low = end.volume_mm2
+            * ramp(end.at.y, LOW_MM.0, LOW_MM.1)
+            * ramp(end.at.y - line, AT_LINE_MM.0, AT_LINE_MM.1);
         all += end.volume_mm2;
         hanging += low;
         at[end.strand].1 += low;
@@ -65,4 +70,11 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
             .counting(ramp(hanging / all, HANGS.0, HANGS.1))
             .with("more", Arg::Share(ratio - 1.0)),
     )
+}
+
+/// Height of the perimeter that way round from the front, mm.
+fn line_mm(head: &Head, degrees: f64) -> f64 {
+    let perimeter = &head.fall.perimeter_mm;
+    let turn = (degrees / 360.0).rem_euclid(1.0) * perimeter.len() as f64;
+    perimeter.get(turn as usize).copied().flatten().unwrap_or_default()
 }

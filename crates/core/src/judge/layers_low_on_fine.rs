@@ -9,10 +9,12 @@ use crate::section::RegionTest;
 
 /// Thickness over which a hair is no longer fine, µm.
 const FINE_UM: (f64, f64) = (62.0, 56.0);
-/// Elevation from which on a hold layers, degrees.
-const LAYERS: (f64, f64) = (35.0, 55.0);
+/// Elevation over which a hold comes to layer, degrees: at 45 half.
+const LAYERS: (f64, f64) = (0.0, 90.0);
 /// Length that has to have gone for a hair to have been layered, mm.
 const CUT_MM: (f64, f64) = (2.0, 12.0);
+/// How far above the perimeter it ends then, mm: what a line cut is no layer.
+const ABOVE_MM: (f64, f64) = (15.0, 75.0);
 
 pub(super) fn measured(head: &Head) -> Option<Measured> {
     let hair = head.hair;
@@ -31,6 +33,7 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
     if layering.is_empty() {
         return None;
     }
+    let low = head.low_mm()?;
     let (mut all, mut layered) = (0.0, 0.0);
     let mut by = vec![0.0; layering.len()];
     let mut at = Vec3::zeros();
@@ -38,7 +41,8 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
         let fine = strand.hairs * ramp(strand.model.diameter_um, FINE_UM.0, FINE_UM.1);
         all += strand.hairs;
         let gone = hair.lengths[i].longest() - head.lengths[i].longest();
-        let weight = fine * ramp(gone, CUT_MM.0, CUT_MM.1);
+        let above = head.worn.0[i].longest_end.y - low;
+        let weight = fine * ramp(gone, CUT_MM.0, CUT_MM.1) * ramp(above, ABOVE_MM.0, ABOVE_MM.1);
         if weight == 0.0 {
             continue;
         }

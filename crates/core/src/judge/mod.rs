@@ -6,6 +6,7 @@
 //! cut. The search for causes, confidence and cures repeats this on a coarse head ([`trial`]).
 
 mod acts;
+mod aimed;
 mod banked;
 mod broom_ends;
 mod cap_line;
@@ -44,15 +45,16 @@ mod weight_near_surface;
 mod weight_too_deep;
 mod wish_missed;
 
+pub(crate) use aimed::aimed;
 pub use code::FindingCode;
 pub use cure::Cure;
-pub use finding::{Finding, Spot};
+pub use finding::{Finding, FindingPlace};
 pub(crate) use head::Head;
 pub use head::Uncut;
 pub use known::{Known, Thresholds};
 pub use rules::{FindingRule, FindingUnit, Worse, rules};
-pub use talked::TalkAnswer;
 pub(crate) use talked::talked;
+pub use talked::{Becomes, TalkAnswer};
 
 use crate::cut::{Cut, cut_until};
 use crate::fall::{AsWorn, fall_as_worn};
@@ -121,6 +123,25 @@ pub(crate) fn findings(head: &Head) -> Vec<Finding> {
     all
 }
 
+/// How bad each finding is on a head after a cut, in the order of the codes.
+pub(crate) fn severities(
+    hair: &Hair,
+    uncut: &Uncut,
+    cut: &Cut,
+    known: &Known,
+    stop: &Stop,
+) -> Result<[f64; FindingCode::COUNT], Unfinished> {
+    let result = cut_until(hair, cut, stop)?;
+    stop.go_on()?;
+    let worn = AsWorn::of(hair, &result.lengths);
+    let fall = fall_as_worn(hair, &result.lengths, &worn);
+    let head = Head::new(hair, &result.lengths, &worn, &fall, cut, &result.moves, known, uncut);
+    Ok(weighed(&head).map(|(severity, _)| severity))
+}
+
+/// Findings that cures are looked for, the worst first: each takes some hundred cuts.
+const CURED: usize = 7;
+
 /// All that is said of a head after a cut, with confidence, causes and cures; and what the client came for.
 pub(crate) fn judged(
     request: &HairRequest,
@@ -145,10 +166,13 @@ pub(crate) fn judged(
     let sure = sure::shares(request, cut, known, stop)?;
     let (Some(now), Some(full_now)) = (coarse.of(cut)?, full.of(cut)?) else { return Ok((found, talk)) };
     let steps = cause::Steps::of(&coarse, cut)?;
-    for finding in &mut found {
+    for (number, finding) in found.iter_mut().enumerate() {
         finding.confidence = Some(sure[finding.code as usize]);
         if finding.steps.is_empty() {
             finding.steps = steps.causing(finding.code, &now);
+        }
+        if number >= CURED {
+            continue;
         }
         finding.cures = cure::of((&coarse, &now), (&full, &full_now), cut, finding)?;
     }

@@ -9,7 +9,7 @@ use crate::head::Zone;
 use crate::message::Arg;
 
 /// Length up to which new hair stands, mm.
-const STANDS_MM: (f64, f64) = (110.0, 70.0);
+const STANDS_MM: (f64, f64) = (160.0, 90.0);
 /// How many times as long its neighbours are where it has none of its length.
 const LONGER: (f64, f64) = (1.8, 3.0);
 

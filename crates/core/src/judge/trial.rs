@@ -9,7 +9,7 @@ use crate::hair::Hair;
 use crate::stop::{Stop, Stopped, Unfinished};
 
 /// Strands of a fine head of which one stands for so many on a coarse one.
-const COARSER: usize = 4;
+const COARSER: usize = 6;
 
 /// A head on which cuts are tried.
 pub(crate) struct Trial<'a> {
@@ -62,6 +62,10 @@ pub(crate) fn coarse(hair: &Hair) -> (Hair, Uncut) {
 impl<'a> Trial<'a> {
     pub(crate) fn on(hair: &'a Hair, uncut: &'a Uncut, known: &'a Known, stop: &'a Stop) -> Self {
         Self { hair, uncut, known, stop }
+    }
+
+    pub(super) fn known(&self) -> &Known {
+        self.known
     }
 
     pub(super) fn hair(&self) -> &Hair {

@@ -4,9 +4,10 @@ use super::FallRequest;
 use crate::error::FieldErrors;
 use crate::fall::fall;
 use crate::hair::Hair;
-use crate::judge::{Finding, Known, TalkAnswer, Uncut, judged};
+use crate::judge::{Finding, FindingCode, Known, TalkAnswer, Uncut, judged, severities};
 use crate::stop::{Stop, Unfinished};
 use serde::Serialize;
+use std::collections::BTreeMap;
 
 /// A plan judged.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -45,6 +46,25 @@ impl FallRequest {
         let (findings, talk) = judged(&self.head(), hair, uncut, &self.carried_out(), &self.known(), stop)
             .map_err(|unfinished| unfinished.under("plan.cut"))?;
         Ok(JudgeAnswer { findings, talk })
+    }
+
+    /// How bad each finding is, 0 to 1, whether it is said or not: what a search follows.
+    pub fn severities(&self) -> Result<BTreeMap<FindingCode, f64>, FieldErrors> {
+        self.check_said()?;
+        let hair = self.head().grow()?;
+        let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
+        self.severities_on(&hair, &uncut, &Stop::never()).map_err(Unfinished::faults)
+    }
+
+    /// The same, on a head that was grown before.
+    pub fn severities_on(
+        &self,
+        hair: &Hair,
+        uncut: &Uncut,
+        stop: &Stop,
+    ) -> Result<BTreeMap<FindingCode, f64>, Unfinished> {
+        let severities = severities(hair, uncut, &self.carried_out(), &self.known(), stop)?;
+        Ok(FindingCode::ALL.into_iter().zip(severities).collect())
     }
 
     /// The plan judged, from nothing.

@@ -1,11 +1,11 @@
 //! The locks of a plan's hair, to be drawn.
 
 use super::FallRequest;
-use super::aimed::aimed;
 use crate::cut::{Cut, cut_until};
 use crate::error::FieldErrors;
 use crate::fibre::Moisture;
 use crate::hair::Hair;
+use crate::judge::aimed;
 use crate::lock::{Lock, locks};
 use crate::mark::Aim;
 use crate::stop::{Stop, Unfinished};

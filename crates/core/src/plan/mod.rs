@@ -3,7 +3,6 @@
 //! [`Plan`] is the document that is kept, [`FallRequest`] what is asked of it; `answer` carries it out, and `judge` says
 //! what a demanding eye would object to and what would cure it.
 
-mod aimed;
 mod answer;
 mod document;
 mod judged;

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { copy, same } from "@/shared/plain";
 import { type Place, type SheetZone, type Zone, type ZoneAim, zoneValues } from "@/api";
-import { SaveState, bodyOf, useStage, useUndoKeys, useVisit, wornOf } from "@/features/visit";
+import {
+  SaveState,
+  headQuestion,
+  marksQuestion,
+  uncutQuestion,
+  useStage,
+  useUndoKeys,
+  useVisit,
+} from "@/features/visit";
 import { askFigure, askMarks } from "@/shared/ask";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import LengthField from "@/shared/LengthField.vue";
-import { LOCKS, uncut, useLocks } from "@/shared/hair/useLocks";
+import { LOCKS, useLocks } from "@/shared/hair/useLocks";
 import { heightOf } from "@/shared/headDrawing";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -34,16 +42,9 @@ const side = computed<Side>({
   set: (wanted) => (zone.value = zoneValues.find((name) => STRANDS[name].side === wanted)!),
 });
 
-const reading = computed(() => bodyOf(visit.value, "read"));
-const worn = computed(() => wornOf(visit.value));
 const figure = useComputed(
   "figure",
-  computed(() => ({
-    reading: reading.value,
-    worn: worn.value.worn,
-    front_straight: worn.value.front_straight,
-    climate: worn.value.climate,
-  })),
+  computed(() => headQuestion(visit.value)),
   askFigure,
 );
 /** The hair that is drawn behind the lines: as it is, or as the aim wishes it once it wishes anything. */
@@ -51,20 +52,20 @@ const drawn = ref<"now" | "aimed">("aimed");
 const wished = computed(() => Object.keys(aim.value.zones).length > 0);
 const states = computed(() => (["now", "aimed"] as const).map((value) => ({ value, label: t(`aim-drawn-${value}`) })));
 const hair = useLocks(
-  computed(() => uncut(reading.value, worn.value)),
+  computed(() => uncutQuestion(visit.value)),
   computed(() => (wished.value ? drawn.value : "now")),
   { count: LOCKS.small, aim },
 );
 const marks = useComputed(
   "marks",
-  computed(() => ({
-    reading: reading.value,
-    aim: aim.value,
-    ...worn.value,
-    unit: unit.value,
-  })),
+  computed(() => marksQuestion(visit.value, unit.value, aim.value)),
   askMarks,
 );
+
+const open = computed({
+  get: () => aim.value.open_face ?? false,
+  set: (open_face) => (aim.value = { ...aim.value, open_face }),
+});
 
 const alike = ref(same(aim.value.zones.left_side, aim.value.zones.right_side));
 const other = computed(() => mirrored(zone.value));
@@ -223,6 +224,7 @@ function difference(name: Zone): string {
         @lands="land"
         @worn="wear"
       />
+      <CheckField v-model="open" :label="t('aim-openFace')" :disabled="locked" />
       <ChoiceRow v-if="wished" v-model="drawn" :label="t('aim-drawn')" hide-label :choices="states" />
       <p class="legend small">
         <span class="now">{{ t("aim-legend-now") }}</span>

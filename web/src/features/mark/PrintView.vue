@@ -8,7 +8,7 @@ import { askFigure } from "@/shared/ask";
 import { sayDay } from "@/shared/days";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import type { Box } from "@/shared/hair/picture";
-import { LOCKS, uncut, useLocks } from "@/shared/hair/useLocks";
+import { LOCKS, useLocks } from "@/shared/hair/useLocks";
 import { numberIn, onComb, say, signOf } from "@/shared/lengths";
 import { sayPatch } from "@/shared/patches";
 import type { View } from "@/shared/sights";
@@ -19,6 +19,7 @@ import { t } from "@/shared/words";
 import DrawnComb from "./DrawnComb.vue";
 import { onTheComb } from "./comb";
 import { keyOf, verdict } from "./states";
+import { uncutQuestion } from "@/features/visit";
 import { useSheet } from "./useSheet";
 
 const { unit } = useUnit();
@@ -46,7 +47,7 @@ const figure = useComputed(
   askFigure,
 );
 const hair = useLocks(
-  computed(() => uncut(question.value.reading, question.value)),
+  computed(() => uncutQuestion(visit.value)),
   ref("aimed"),
   { count: LOCKS.small, aim: computed(() => question.value.aim) },
 );

@@ -1,4 +1,4 @@
-import { bodyOf, useVisit, wornOf } from "@/features/visit";
+import { marksQuestion, useVisit } from "@/features/visit";
 import { askMarks } from "@/shared/ask";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
@@ -8,11 +8,6 @@ import { computed } from "vue";
 export function useSheet() {
   const visit = useVisit();
   const { unit } = useUnit();
-  const question = computed(() => ({
-    reading: bodyOf(visit.value, "read"),
-    aim: bodyOf(visit.value, "aim"),
-    ...wornOf(visit.value),
-    unit: unit.value,
-  }));
+  const question = computed(() => marksQuestion(visit.value, unit.value));
   return { visit, question, sheet: useComputed("marks", question, askMarks) };
 }

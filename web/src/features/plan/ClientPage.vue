@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One sheet of paper for the client: the hair after the cut from three sides, without numbers. */
 import { useSession } from "@/features/session";
-import { bodyOf, useVisit } from "@/features/visit";
+import { bodyOf, planQuestion, useVisit } from "@/features/visit";
 import { askFall, askFigure } from "@/shared/ask";
 import { sayDay } from "@/shared/days";
 import EmptyState from "@/shared/EmptyState.vue";
@@ -14,7 +14,6 @@ import { useComputed } from "@/shared/useComputed";
 import { t } from "@/shared/words";
 import { computed, ref } from "vue";
 import { boxOf } from "./frame";
-import { planQuestion } from "./planQuestion";
 
 const SIDES: readonly View[] = ["front", "left", "behind"];
 

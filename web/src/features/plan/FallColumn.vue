@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One cut's fall: as hair, one side large and all sides small, and in numbers. */
-import type { Cure, FallAnswer, FallRequest, Figure, HairState, Moisture, SectionShape, Zone } from "@/api";
+import type { Cure, FallAnswer, FallRequest, Figure, Finding, HairState, Moisture, SectionShape, Zone } from "@/api";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import { useLocks } from "@/shared/hair/useLocks";
@@ -10,6 +10,7 @@ import { t } from "@/shared/words";
 import FindingList from "./FindingList.vue";
 import FallFigure from "./FallFigure.vue";
 import ZoneLengths from "./ZoneLengths.vue";
+import { AT_ONCE, numbered } from "./findings";
 import { VIEWS } from "@/shared/fallDrawing";
 import type { View } from "@/shared/sights";
 
@@ -23,9 +24,14 @@ const props = defineProps<{
   frame: { half: number; top: number; bottom: number };
   /** Whether its moves stand beside it to be opened. */
   movable?: boolean;
-  cures?: readonly Cure[];
+  /** What is found with causes and cures, once it is known. */
+  judged?: readonly Finding[] | undefined;
+  disabled?: boolean;
 }>();
 const emit = defineEmits<{ open: [move: number]; cure: [cure: Cure] }>();
+/** The finding that is open; its pin stands out. */
+const opened = defineModel<Finding["code"] | undefined>("opened");
+const pinned = computed(() => numbered(props.answer.findings.slice(0, AT_ONCE)));
 const { say } = useUnit();
 
 /** One list each for good: a new one at every answer would draw the picture anew. */
@@ -66,10 +72,16 @@ function said(name: View): string {
   <div class="stack">
     <h2>{{ name }}</h2>
     <FindingList
+      v-model:open="opened"
       :findings="answer.findings"
-      :cures="cures ?? []"
+      :judged="judged"
       :movable="movable"
-      @open="emit('open', $event)"
+      :question="question"
+      :figure="figure"
+      :view="view"
+      :box="small"
+      :disabled="disabled"
+      @step="emit('open', $event)"
       @cure="emit('cure', $event)"
     />
     <div class="row shown">
@@ -88,6 +100,8 @@ function said(name: View): string {
       :wishes="wet ? NO_WISHES : wishes"
       :frame="frame"
       :label="wet ? t('plan-wetLabel', { view: t(`plan-view-${view}`) }) : said(view)"
+      :findings="wet || state !== 'after' ? [] : pinned"
+      :open="opened"
     />
     <div class="sides" role="group" :aria-label="t('plan-spaceSide')">
       <button

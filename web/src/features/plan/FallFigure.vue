@@ -6,6 +6,7 @@ import type { Tones } from "@/shared/hair/paint";
 import { computed } from "vue";
 import { t } from "@/shared/words";
 import { aims, outline, section } from "@/shared/fallDrawing";
+import { pinsOn, type Numbered } from "./findings";
 import type { View } from "@/shared/sights";
 
 const props = defineProps<{
@@ -21,7 +22,12 @@ const props = defineProps<{
   wishes: readonly { zone: Zone; height_mm: number }[];
   frame: { half: number; top: number; bottom: number };
   label: string;
+  /** What is found, pinned where it is; the one that is open stands out. */
+  findings?: readonly Numbered[];
+  open?: string | undefined;
 }>();
+const pins = computed(() => pinsOn(props.view, props.findings ?? []));
+const chosen = computed(() => props.findings?.find(({ finding }) => finding.code === props.open)?.number);
 const box = computed<[number, number, number, number]>(() => {
   const { half, top, bottom } = props.frame;
   return props.view === "above" ? [-half, -half, 2 * half, 2 * half] : [-half, -top, 2 * half, top - bottom];
@@ -42,6 +48,10 @@ const shown = computed(() =>
         <path v-for="(line, k) in drawn.held" :key="k" class="held" :d="line" />
         <path class="base" :d="drawn.base" />
         <path class="hand" :d="drawn.hand" />
+      </g>
+      <g v-for="pin in pins" :key="`pin-${pin.number}`" class="pin" :class="{ chosen: pin.number === chosen }">
+        <circle :cx="pin.x" :cy="pin.y" r="11" />
+        <text :x="pin.x" :y="pin.y" dy="0.36em">{{ pin.number }}</text>
       </g>
     </HairPicture>
   </figure>
@@ -93,6 +103,23 @@ path {
   stroke: var(--aim);
   stroke-width: 2.5;
   stroke-dasharray: 5 4;
+}
+
+.pin circle {
+  fill: var(--warn);
+  stroke: var(--sheet);
+  stroke-width: 2;
+}
+
+.pin text {
+  fill: var(--sheet);
+  font: 650 13px var(--display);
+  text-anchor: middle;
+}
+
+.pin.chosen circle {
+  stroke: var(--ink);
+  stroke-width: 3;
 }
 
 .held {

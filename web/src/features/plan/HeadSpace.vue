@@ -4,6 +4,7 @@ import ChoiceRow from "@/shared/ChoiceRow.vue";
 import { usePreferredReducedMotion, useResizeObserver } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import { t } from "@/shared/words";
+import type { Numbered } from "./findings";
 import { SHOWN, SIDES, Space, type Shown, type Side } from "./space";
 
 const props = defineProps<{
@@ -14,6 +15,9 @@ const props = defineProps<{
   move: string;
   /** Sections the open move has, and which of them is shown alone. */
   count: number;
+  /** What is found, pinned where it is, and the one that is open. */
+  pins: readonly Numbered[];
+  chosen: string | undefined;
 }>();
 const section = defineModel<number | undefined>("section", { required: true });
 const emit = defineEmits<{ unavailable: [] }>();
@@ -54,6 +58,18 @@ watch([() => props.glb, space], ([glb]) => {
   if (glb) void space.value?.load(glb.slice(0));
 });
 watch([() => props.tone, space], ([tone]) => space.value?.tint(tone));
+watch(
+  [() => props.pins, () => props.chosen, () => props.glb, space],
+  () =>
+    space.value?.pin(
+      props.pins.map(({ finding, number }) => ({
+        number,
+        at: finding.where.at,
+        chosen: finding.code === props.chosen,
+      })),
+    ),
+  { immediate: true },
+);
 watch(shown, (state) => space.value?.show(state));
 watch(side, (next) => space.value?.look(next, smoothly()));
 watch(wipe, (percent) => space.value?.wipe(percent / 100));

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { copy } from "@/shared/plain";
-import type { Cure, Cut, FallRequest, Move } from "@/api";
-import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCures, askCuts, askFall, askFigure, askScene, askSections } from "@/shared/ask";
+import type { Cure, Cut, FallRequest, Finding, Move } from "@/api";
+import { SaveState, bodyOf, hairQuestion, planQuestion, useStage, useUndoKeys, useVisit } from "@/features/visit";
+import { askCuts, askFall, askFigure, askJudge, askScene, askSections, askThresholds } from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";
@@ -10,10 +10,11 @@ import EmptyState from "@/shared/EmptyState.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { css } from "@/shared/hair/paint";
 import { tonesOf } from "@/shared/hair/tones";
-import { headOf, useLocks } from "@/shared/hair/useLocks";
+import { useLocks } from "@/shared/hair/useLocks";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
 import { useQuery } from "@tanstack/vue-query";
+import { omit } from "lodash-es";
 import { useMediaQuery } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { t } from "@/shared/words";
@@ -27,8 +28,9 @@ import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
 import StepHead from "./StepHead.vue";
 import StepWords from "./StepWords.vue";
+import TalkAnswers from "./TalkAnswers.vue";
+import { AT_ONCE, numbered } from "./findings";
 import { faultsOfSteps } from "./faultsOfSteps";
-import { planQuestion } from "./planQuestion";
 import { useBeside } from "./useBeside";
 import { MOVE_KINDS, newMove, wayOf, type MoveKindName } from "./how";
 
@@ -52,8 +54,9 @@ const section = ref<number>();
 watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
+const thresholds = useQuery({ queryKey: ["thresholds"], queryFn: askThresholds, staleTime: 60_000 });
 const question = computed<FallRequest | undefined>(() => {
-  const asked = planQuestion(visit.value, plan.value);
+  const asked = planQuestion(visit.value, plan.value, thresholds.data.value);
   return asked && { ...asked, show_move: open.value, unit: unit.value };
 });
 const known = computed(() => question.value !== undefined);
@@ -64,18 +67,25 @@ const figure = useComputed(
   computed(() => ({ reading: { measures: reading.value.measures ?? {} } })),
   askFigure,
 );
-const head = computed(() => question.value && headOf(question.value));
+const head = computed(() => hairQuestion(visit.value));
 /** Sections that have names lie on the head, whatever the cut. */
 const namedSections = useComputed("sections", head, askSections, SPACE_REST_MS);
 const cuts = useQuery({ queryKey: ["cuts"], queryFn: askCuts, staleTime: Infinity });
 
 const house = computed(() => cuts.data.value ?? []);
 const beside = useBeside(question, house, FOLLOW_MS);
-/** What is found is mended once the hand rests: that takes a dozen cuts. */
-const found = computed(() => ((fall.data.value?.findings.length ?? 0) > 0 ? question.value : undefined));
-const cures = useComputed("cures", found, askCures, SPACE_REST_MS);
-/** Cures of a cut that has been changed since are no longer right. */
-const curing = computed(() => (found.value && !cures.isPlaceholderData.value ? (cures.data.value ?? []) : []));
+/** What is found is looked into once the hand rests: that takes hundreds of cuts. What is shown of a step changes none of it. */
+const found = computed(() =>
+  (fall.data.value?.findings.length ?? 0) > 0 && question.value
+    ? omit(question.value, ["show_move", "show_section", "unit"])
+    : undefined,
+);
+const judge = useComputed("judge", found, askJudge, SPACE_REST_MS);
+/** What was found about a cut that has been changed since is no longer right. */
+const judged = computed(() => (found.value && !judge.isPlaceholderData.value ? judge.data.value?.findings : undefined));
+/** The finding that is open. */
+const opened = ref<Finding["code"]>();
+const pinned = computed(() => numbered((fall.data.value?.findings ?? []).slice(0, AT_ONCE)));
 
 /** In space, unless the browser can't: then from the side. */
 const flat = ref(false);
@@ -163,6 +173,7 @@ function does(at: number): string {
   <div class="view" :class="{ compares: beside.cut.value }">
     <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
+    <TalkAnswers :answers="fall.data.value?.talk ?? []" :name="visit.client.name" />
     <ResultStrip
       v-if="narrow && fall.data.value && figure.data.value && view && question"
       :answer="fall.data.value"
@@ -267,6 +278,7 @@ function does(at: number): string {
       <template v-if="fall.data.value && figure.data.value && view && question">
         <FallColumn
           v-if="beside.cut.value"
+          v-model:opened="opened"
           movable
           :name="plan.cut.name || t('plan-thisPlan')"
           :answer="fall.data.value"
@@ -274,7 +286,8 @@ function does(at: number): string {
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
-          :cures="curing"
+          :judged="judged"
+          :disabled="locked"
           @open="open = $event"
           @cure="cure"
         />
@@ -303,6 +316,8 @@ function does(at: number): string {
             :tone="tone"
             :move="steps[open] ? tell(steps[open]!.title) : ''"
             :count="all.length"
+            :pins="pinned"
+            :chosen="opened"
             @unavailable="flat = true"
           />
         </template>
@@ -331,6 +346,7 @@ function does(at: number): string {
         </template>
         <FallColumn
           v-else
+          v-model:opened="opened"
           movable
           :name="t('plan-falls')"
           :answer="fall.data.value"
@@ -338,7 +354,8 @@ function does(at: number): string {
           :figure="figure.data.value"
           :wishes="wishes"
           :frame="view"
-          :cures="curing"
+          :judged="judged"
+          :disabled="locked"
           @open="open = $event"
           @cure="cure"
         />

@@ -3,6 +3,7 @@ import {
   AmbientLight,
   Box3,
   BufferAttribute,
+  CanvasTexture,
   Color,
   DirectionalLight,
   DoubleSide,
@@ -19,6 +20,8 @@ import {
   Plane,
   Scene,
   Spherical,
+  Sprite,
+  SpriteMaterial,
   Vector3,
   WebGLRenderer,
 } from "three";
@@ -99,12 +102,38 @@ const LEAST_SHARE = 0.2;
 /** How long it must have stood still before all of them are drawn again, ms. */
 const STILL_MS = 160;
 
+/** Dots across the picture of a pin. */
+const PIN_DOTS = 64;
+
+/** A pin with its number, as a picture. */
+function pinPicture(number: string, chosen: boolean, colourOf: (property: string) => string): HTMLCanvasElement {
+  const canvas = document.createElement("canvas");
+  canvas.width = canvas.height = PIN_DOTS;
+  const page = canvas.getContext("2d");
+  if (!page) return canvas;
+  const middle = PIN_DOTS / 2;
+  page.beginPath();
+  page.arc(middle, middle, middle - 5, 0, 2 * Math.PI);
+  page.fillStyle = colourOf("--warn");
+  page.fill();
+  page.lineWidth = chosen ? 7 : 4;
+  page.strokeStyle = colourOf(chosen ? "--ink" : "--sheet");
+  page.stroke();
+  page.fillStyle = colourOf("--sheet");
+  page.font = "600 34px sans-serif";
+  page.textAlign = "center";
+  page.textBaseline = "middle";
+  page.fillText(number, middle, middle + 2);
+  return canvas;
+}
+
 export class Space {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
   private readonly camera = new PerspectiveCamera(24, 1, 0.05, 20);
   private readonly orbit: OrbitControls;
   private readonly parts = new Group();
+  private readonly pins = new Group();
   private readonly light = new DirectionalLight(0xffffff, 1.7);
   private readonly materials = new Map<string, Material>();
   private hairTone = "#7a5238";
@@ -130,7 +159,7 @@ export class Space {
   ) {
     this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
     this.renderer.localClippingEnabled = true;
-    this.scene.add(new AmbientLight(0xffffff, 1.5), this.light, this.parts);
+    this.scene.add(new AmbientLight(0xffffff, 1.5), this.light, this.parts, this.pins);
     this.orbit = new OrbitControls(this.camera, canvas);
     this.orbit.enablePan = false;
     this.orbit.addEventListener("change", () => this.drawTurned());
@@ -166,8 +195,27 @@ export class Space {
     this.drawSoon();
   }
 
+  /** Pins with numbers where something is found, mm; they are always seen. */
+  pin(pins: readonly { number: number; at: readonly number[]; chosen: boolean }[]) {
+    for (const old of this.pins.children as Sprite[]) {
+      old.material.map?.dispose();
+      old.material.dispose();
+    }
+    this.pins.clear();
+    for (const { number, at, chosen } of pins) {
+      const map = new CanvasTexture(pinPicture(String(number), chosen, this.colourOf));
+      const sprite = new Sprite(new SpriteMaterial({ map, depthTest: false, sizeAttenuation: false }));
+      sprite.position.set(...(at.map((mm) => mm / 1000) as [number, number, number]));
+      sprite.scale.setScalar(chosen ? 0.032 : 0.026);
+      sprite.renderOrder = 10;
+      this.pins.add(sprite);
+    }
+    this.drawSoon();
+  }
+
   show(shown: Shown) {
     this.shown = shown;
+    this.pins.visible = shown !== "now";
     for (const state of ["now", "after"] as const) {
       const material = this.materials.get(`hair ${state}`);
       if (material) material.clippingPlanes = shown === "both" ? [this.edge[state]] : null;
@@ -232,6 +280,7 @@ export class Space {
     cancelAnimationFrame(this.turning);
     clearTimeout(this.still);
     this.orbit.dispose();
+    this.pin([]);
     this.clear();
     for (const material of this.materials.values()) material.dispose();
     this.renderer.dispose();

@@ -2,6 +2,7 @@ import { copy } from "@/shared/plain";
 import type { Cut, FallRequest } from "@/api";
 import { askFall } from "@/shared/ask";
 import { useComputed } from "@/shared/useComputed";
+import { omit } from "lodash-es";
 import { computed, ref, type ComputedRef } from "vue";
 import { t } from "@/shared/words";
 
@@ -30,8 +31,7 @@ export function useBeside(
   ]);
   const asked = computed<FallRequest | undefined>(() => {
     if (!question.value || !cut.value) return undefined;
-    const { reading, worn, front_straight, climate, ties_back, unit } = question.value;
-    return { reading, worn, front_straight, climate, ties_back, unit, plan: { cut: cut.value } };
+    return { ...omit(question.value, ["show_move", "show_section"]), plan: { cut: cut.value } };
   });
   const fall = useComputed("fall beside", asked, askFall, followMs, true);
 

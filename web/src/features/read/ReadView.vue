@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { contract, type Landmark, type Patch, type RawZoneReading, type SpotKind } from "@/api";
 import { InstrumentStrip, useIntake } from "@/features/instruments";
-import { SaveState, bodyOf, useStage, useUndoKeys, useVisit } from "@/features/visit";
+import { SaveState, hairQuestion, uncutQuestion, useStage, useUndoKeys, useVisit } from "@/features/visit";
 import { askFigure, askNow, askSummary } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
-import { halfOf, isPatch, isRead, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
-import { uncut } from "@/shared/hair/useLocks";
+import { halfOf, isPatch, patchesOf, zoneOf, type ZoneReadings } from "@/shared/patches";
 import { copy } from "@/shared/plain";
 import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
@@ -54,19 +53,10 @@ const head = computed(() => {
 const figure = useComputed("figure", head, askFigure);
 
 /** Drawn while at least one zone is read. */
-const whole = computed(() =>
-  patchesOf(zones.value).some((patch) => isRead(zones.value, patch))
-    ? {
-        reading: reading.value,
-        worn: bodyOf(visit.value, "talk").worn,
-        front_straight: bodyOf(visit.value, "talk").front_straight,
-        climate: bodyOf(visit.value, "talk").climate,
-      }
-    : undefined,
-);
+const whole = computed(() => hairQuestion(visit.value, reading.value));
 const now = useComputed("now", whole, askNow, 400);
 /** The same head, to be drawn. */
-const drawn = computed(() => uncut(reading.value, bodyOf(visit.value, "talk")));
+const drawn = computed(() => uncutQuestion(visit.value, reading.value));
 
 const pass = ref<Pass>("dry");
 const passes = computed(() => (["dry", "wet"] as const).map((value) => ({ value, label: t(`read-pass-${value}`) })));

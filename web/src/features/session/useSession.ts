@@ -26,6 +26,7 @@ export const useSession = defineStore("session", () => {
     person,
     mayEdit: computed(() => may("edit_visits")),
     mayReadAudit: computed(() => may("read_audit")),
+    maySetHouse: computed(() => may("set_house")),
     leave,
     async find() {
       if (!person.value) enter(await body(client.GET("/api/session")));

@@ -31,12 +31,6 @@ export function bodyOf<S extends Stage>(visit: Visit, stage: S): StageBodies[S] 
   return { ...EMPTY[stage], ...savedStage(visit, stage)?.body };
 }
 
-/** What was said of how the hair is worn, as far as its marks follow from it. */
-export function wornOf(visit: Visit): Pick<StageBodies["talk"], "worn" | "front_straight" | "fringe" | "climate"> {
-  const { worn, front_straight, fringe, climate } = bodyOf(visit, "talk");
-  return { worn, front_straight, fringe, climate };
-}
-
 /** Puts a saved version into the visit that every stage sees. */
 export function useStageSaved(id: string) {
   const cache = useQueryClient();

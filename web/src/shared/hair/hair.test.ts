@@ -15,7 +15,6 @@ import { personOf, scalpOf } from "./person";
 import { hairSvg } from "./picture";
 import { rasterise } from "./raster";
 import { soaked, tonesOf } from "./tones";
-import { uncut } from "./useLocks";
 
 const figure = {
   points: [
@@ -262,13 +261,5 @@ describe("the tone of hair", () => {
     expect(tonesOf({}).top).toEqual(tonesOf({ top: { tone: "brown" } }).top);
     const [light, dark] = [tones.top, soaked(tones).top];
     expect(dark.every((part, i) => part < light[i]! && part > 0.5 * light[i]!)).toBe(true);
-  });
-});
-
-describe("hair without a cut", () => {
-  it("is asked for once a zone is read", () => {
-    expect(uncut({ zones: {} }, {})).toBeUndefined();
-    const asked = uncut({ zones: { top: { stretched_mm: 300, sprung_mm: 200 } } }, { worn: "diffused" });
-    expect(asked).toMatchObject({ worn: "diffused", plan: { cut: { moves: [] } } });
   });
 });

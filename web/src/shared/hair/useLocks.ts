@@ -1,14 +1,5 @@
-import {
-  contract,
-  type Aim,
-  type FallRequest,
-  type HairState,
-  type LocksRequest,
-  type Moisture,
-  type RawReading,
-} from "@/api";
+import type { Aim, FallRequest, HairState, LocksRequest, Moisture } from "@/api";
 import { askLocks } from "@/shared/ask";
-import { isRead, patchesOf } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
 import { isEqual, omit } from "lodash-es";
 import { computed, type ComputedRef, type Ref } from "vue";
@@ -19,16 +10,6 @@ import { soaked, tonesOf } from "./tones";
 export const LOCKS = { large: 900, small: 400 };
 /** How long the hand rests before they are asked for, ms: the outlines follow it meanwhile. */
 const REST_MS = 250;
-
-/** What hair is asked for with where no cut matters; nothing while no zone is read. */
-export function uncut(
-  reading: RawReading,
-  { worn, front_straight, climate }: Pick<FallRequest, "worn" | "front_straight" | "climate">,
-): FallRequest | undefined {
-  const zones = reading.zones ?? {};
-  if (!patchesOf(zones).some((patch) => isRead(zones, patch))) return undefined;
-  return { reading, worn, front_straight, climate, ties_back: false, plan: contract.stages.plan };
-}
 
 /** The head of hair that is meant, whatever is cut of it: the program keeps it grown. */
 export const headOf = ({ reading, worn, front_straight, climate }: FallRequest) => ({
@@ -46,8 +27,8 @@ export function useLocks(
 ) {
   const asked = computed<LocksRequest | undefined>(() => {
     if (!question.value) return undefined;
-    // What is shown of a step, and in which unit, changes no hair.
-    const on = omit(question.value, ["show_move", "show_section", "unit"]);
+    // What is shown of a step, in which unit, and what is said of it changes no hair.
+    const on = omit(question.value, ["show_move", "show_section", "unit", "aim", "talk", "ties_back", "thresholds"]);
     return {
       ...{ on, count, state: state.value, moisture: moisture?.value ?? "dry" },
       ...(state.value === "aimed" && { aim: aim?.value }),

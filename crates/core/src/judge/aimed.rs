@@ -12,7 +12,7 @@ use crate::section::{Along, Region};
 const THICK_MM: f64 = 20.0;
 
 /// Every zone that has a wish ends where it should, or is as long as it should be all over.
-pub(super) fn aimed(aim: &Aim) -> Cut {
+pub(crate) fn aimed(aim: &Aim) -> Cut {
     let moves = aim.zones.iter().filter_map(|(zone, wish)| step(*zone, wish)).collect();
     Cut { moves, ..Cut::default() }
 }
