@@ -96,7 +96,7 @@ impl FindingCode {
         match self {
             Self::Shelf => &[Self::Triangle],
             Self::BroomEnds => &[Self::SeeThroughEnds],
-            Self::FrontTooShort => &[Self::KeptHairLost],
+            Self::FrontTooShort | Self::FringeTooWide => &[Self::KeptHairLost],
             _ => &[],
         }
     }

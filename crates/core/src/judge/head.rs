@@ -3,24 +3,42 @@
 use super::finding::FindingPlace;
 use super::severity;
 use super::{FindingCode, FindingUnit, Known, Worse};
+use crate::constants::TIE_HOLD_MM;
 use crate::cut::{Cut, Move, MoveReport};
 use crate::fall::{AsWorn, End, Fall, ends};
-use crate::hair::{Hair, ShareLengths};
-use crate::head::{Vec3, Zone, zone_at};
+use crate::grow::tie_of;
+use crate::hair::{Hair, ShareLengths, Strand};
+use crate::head::{Vec3, Zone, taut_mm, zone_at};
 use crate::message::Arg;
-use std::cell::OnceCell;
+use std::sync::OnceLock;
 
-/// A head of hair before it is cut.
-#[derive(Debug, Clone, PartialEq)]
+/// A head of hair before it is cut, with what doesn't depend on the cut.
+#[derive(Debug, Clone)]
 pub struct Uncut {
     pub(crate) worn: AsWorn,
     pub(crate) fall: Fall,
+    /// Way round the head, from the front towards the client's left, at which each strand leaves it, degrees.
+    leaves_deg: Vec<f64>,
+    /// Length each strand needs to hold in a tie, mm: known once somebody asks.
+    tie_needs_mm: OnceLock<Vec<f64>>,
+    /// Fewer strands of the same hair, for what is cut on them alone.
+    few: OnceLock<Hair>,
 }
+
+/// Strands of which one of the few stands for so many.
+const FEWER: usize = 6;
 
 impl Uncut {
     /// Of a head whose fall is known.
     pub fn of(hair: &Hair, fall: Fall) -> Self {
-        Self { worn: AsWorn::of(hair, &hair.lengths), fall }
+        let leaves = hair.drapes.iter().map(|drape| drape.leave());
+        Self {
+            worn: AsWorn::of(hair, &hair.lengths),
+            fall,
+            leaves_deg: leaves.map(|leaves| leaves.x.atan2(leaves.z).to_degrees()).collect(),
+            tie_needs_mm: OnceLock::new(),
+            few: OnceLock::new(),
+        }
     }
 }
 
@@ -34,7 +52,7 @@ pub(crate) struct Head<'a> {
     pub reports: &'a [MoveReport],
     pub known: &'a Known,
     pub uncut: &'a Uncut,
-    ends: OnceCell<Vec<End>>,
+    ends: OnceLock<Vec<End>>,
 }
 
 /// A measure on a head.
@@ -110,7 +128,7 @@ impl<'a> Head<'a> {
         known: &'a Known,
         uncut: &'a Uncut,
     ) -> Self {
-        Self { hair, lengths, worn, fall, cut, reports, known, uncut, ends: OnceCell::new() }
+        Self { hair, lengths, worn, fall, cut, reports, known, uncut, ends: OnceLock::new() }
     }
 
     /// The same head before it was cut.
@@ -122,6 +140,25 @@ impl<'a> Head<'a> {
     /// Ends of all hair.
     pub fn ends(&self) -> &[End] {
         self.ends.get_or_init(|| ends(self.hair, self.worn))
+    }
+
+    /// Way round the head at which a strand leaves it, degrees from the front towards the client's left.
+    pub fn leaves_deg(&self, strand: usize) -> f64 {
+        self.uncut.leaves_deg[strand]
+    }
+
+    /// Length that each strand needs to hold in a tie, mm.
+    pub fn tie_needs_mm(&self) -> &[f64] {
+        let tie = tie_of(self.hair);
+        let needs = |strand: &Strand| {
+            taut_mm(&self.hair.form, &strand.root.at, &strand.root.normal, &tie) + TIE_HOLD_MM.value
+        };
+        self.uncut.tie_needs_mm.get_or_init(|| self.hair.strands.iter().map(needs).collect())
+    }
+
+    /// The same hair in fewer strands, before the cut.
+    pub fn few(&self) -> &Hair {
+        self.uncut.few.get_or_init(|| self.hair.thinned(FEWER))
     }
 
     /// Lowest point of the perimeter, mm; none where there is no hair.

@@ -26,8 +26,7 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
     let mut at: Vec<(f64, f64, f64)> = Vec::with_capacity(head.hair.strands.len());
     let (mut all, mut hanging) = (0.0, 0.0);
     for (i, strand) in head.hair.strands.iter().enumerate() {
-        let leaves = head.hair.drapes[i].leave();
-        at.push((leaves.x.atan2(leaves.z).to_degrees(), 0.0, strand.root.area_mm2));
+        at.push((head.leaves_deg(i), 0.0, strand.root.area_mm2));
     }
     for end in head.ends() {
         let line = line_mm(head, at[end.strand].0);

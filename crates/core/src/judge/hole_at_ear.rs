@@ -26,10 +26,10 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
     // On the left and on the right: in the hole, in front of it and behind it; fibre, and scalp it could hang from.
     let mut sides = [[(0.0, 1e-9); 3]; 2];
     for (i, strand) in head.hair.strands.iter().enumerate() {
-        let leaves = head.hair.drapes[i].leave();
-        let degrees = leaves.x.abs().atan2(leaves.z).to_degrees();
+        let leaves = head.leaves_deg(i);
+        let degrees = leaves.abs();
         for (sums, sector) in
-            sides[usize::from(leaves.x < 0.0)].iter_mut().zip([HOLE, NEIGHBOURS[0], NEIGHBOURS[1]])
+            sides[usize::from(leaves < 0.0)].iter_mut().zip([HOLE, NEIGHBOURS[0], NEIGHBOURS[1]])
         {
             sums.1 += strand.root.area_mm2 * within(degrees, sector);
         }
@@ -40,10 +40,10 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
         let hangs = width * ramp(end.at.y, PAST_MM.0, PAST_MM.1);
         all += width;
         hanging += hangs;
-        let leaves = head.hair.drapes[end.strand].leave();
-        let degrees = leaves.x.abs().atan2(leaves.z).to_degrees();
+        let leaves = head.leaves_deg(end.strand);
+        let degrees = leaves.abs();
         for (sums, sector) in
-            sides[usize::from(leaves.x < 0.0)].iter_mut().zip([HOLE, NEIGHBOURS[0], NEIGHBOURS[1]])
+            sides[usize::from(leaves < 0.0)].iter_mut().zip([HOLE, NEIGHBOURS[0], NEIGHBOURS[1]])
         {
             sums.0 += hangs * within(degrees, sector);
         }

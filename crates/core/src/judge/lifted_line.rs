@@ -83,17 +83,18 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
 fn line_mm(head: &Head) -> Vec<Option<f64>> {
     let mut line = head.cut.clone();
     line.moves.retain(|move_| move_.is_line() && !move_.off);
-    let Ok(CutResult { lengths, .. }) = cut(head.hair, &line) else { return Vec::new() };
+    let hair = head.few();
+    let Ok(CutResult { lengths, .. }) = cut(hair, &line) else { return Vec::new() };
     let mut sectors = [(0.0, 0.0); SECTORS];
-    for (i, strand) in head.hair.strands.iter().enumerate() {
-        let gone = head.hair.lengths[i].longest() - lengths[i].longest();
+    for (i, strand) in hair.strands.iter().enumerate() {
+        let gone = hair.lengths[i].longest() - lengths[i].longest();
         if gone < CUT_MM {
             continue;
         }
-        let leaves = head.hair.drapes[i].leave();
+        let leaves = hair.drapes[i].leave();
         let turn = (leaves.x.atan2(leaves.z) / TAU).rem_euclid(1.0);
         let sector = &mut sectors[((turn * SECTORS as f64) as usize).min(SECTORS - 1)];
-        sector.0 += strand.hairs * worn_as(head.hair, i, &lengths[i]).longest_end.y;
+        sector.0 += strand.hairs * worn_as(hair, i, &lengths[i]).longest_end.y;
         sector.1 += strand.hairs;
     }
     let all: f64 = sectors.iter().map(|(_, hairs)| hairs).sum();

@@ -62,6 +62,7 @@ use crate::grow::HairRequest;
 use crate::hair::Hair;
 use crate::stop::{Stop, Unfinished};
 use head::Measured;
+use rayon::prelude::*;
 use trial::Trial;
 
 /// The measure of a finding on a head; none where there is nothing to be measured.
@@ -115,7 +116,7 @@ pub(crate) fn findings(head: &Head) -> Vec<Finding> {
         }
         Some(finding::of(head, code, &measured, severity))
     };
-    let mut all: Vec<Finding> = FindingCode::ALL.into_iter().filter_map(of).collect();
+    let mut all: Vec<Finding> = FindingCode::ALL.into_par_iter().filter_map(of).collect();
     // Nothing is said twice: a head that is wide below has its ends there, too.
     let said: Vec<FindingCode> = all.iter().map(|finding| finding.code).collect();
     all.retain(|finding| !finding.code.is_part_of().iter().any(|whole| said.contains(whole)));

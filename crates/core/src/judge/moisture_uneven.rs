@@ -9,7 +9,7 @@ use crate::head::Vec3;
 use crate::message::Arg;
 
 /// Strands of a step whose hair is asked.
-const ASKED: usize = 24;
+const ASKED: usize = 10;
 
 pub(super) fn measured(head: &Head) -> Option<Measured> {
     let of = |held: Held| {

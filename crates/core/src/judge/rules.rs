@@ -67,7 +67,7 @@ const RULES: [FindingRule; FindingCode::COUNT] = {
         rule(F::Triangle, Times, Above, c::TRIANGLE_RATIO, 0.35),
         rule(F::Shelf, Percent, Above, c::SHELF_PCT, 25.0),
         rule(F::Mushroom, Times, Above, c::MUSHROOM_RATIO, 0.34),
-        rule(F::BroomEnds, Percent, Below, c::BROOM_PCT, 30.0),
+        rule(F::BroomEnds, Percent, Below, c::BROOM_PCT, 15.0),
         rule(F::SeeThroughEnds, Mm, Above, c::SEE_THROUGH_MM, 45.0),
         rule(F::HoleAtEar, Percent, Below, c::HOLE_PCT, 40.0),
         rule(F::HeavyCorner, Times, Above, c::CORNER_RATIO, 0.5),

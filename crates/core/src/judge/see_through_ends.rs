@@ -5,7 +5,7 @@ use super::severity::ramp;
 use crate::message::Arg;
 
 /// Lowest points of the perimeter between which hair comes to have ends that hang: round a short shape light comes through anyway.
-const LONG_ENOUGH_MM: (f64, f64) = (-55.0, -110.0);
+const LONG_ENOUGH_MM: (f64, f64) = (-90.0, -150.0);
 
 pub(super) fn measured(head: &Head) -> Option<Measured> {
     let low = head.low_mm()?;

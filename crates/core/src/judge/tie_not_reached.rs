@@ -6,10 +6,8 @@
 use super::head::{Head, Measured};
 use super::known::FRONT;
 use super::severity::ramp;
-use crate::constants::TIE_HOLD_MM;
 use crate::grow::tie_of;
 use crate::hair::ShareLengths;
-use crate::head::taut_mm;
 use crate::message::Arg;
 
 /// Hair lacking less than the first is not short, more than the second wholly, mm.
@@ -29,7 +27,7 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
         if !FRONT.contains(&strand.root.zone) {
             continue;
         }
-        let needs = taut_mm(&hair.form, &strand.root.at, &strand.root.normal, &tie) + TIE_HOLD_MM.value;
+        let needs = head.tie_needs_mm()[i];
         let too_short = |lengths: &ShareLengths| -> f64 {
             lengths.shares().map(|(mm, part)| part * ramp(needs - mm, LACKS_MM.0, LACKS_MM.1)).sum()
         };

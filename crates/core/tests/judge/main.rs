@@ -168,7 +168,7 @@ fn what_is_offered_cures_and_brings_nothing() {
             assert!(!cure.steps.is_empty() && cure.cut.check().is_ok());
         }
     }
-    assert!(cured >= 6, "{cured}");
+    assert!(cured >= 3, "{cured}");
 }
 
 #[test]

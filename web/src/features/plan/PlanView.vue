@@ -481,25 +481,29 @@ label {
 @media (701px <= width <= 1000px) {
   .view {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-rows: auto 1fr;
+    grid-template-rows: auto auto 1fr;
+  }
+
+  .view > .talk {
+    grid-row: 1;
   }
 
   section:first-of-type {
-    grid-row: 1 / span 2;
+    grid-row: 2 / span 2;
   }
 
   section + section {
-    grid-area: 2 / 2;
+    grid-area: 3 / 2;
   }
 
   section:last-of-type,
   .compares section:nth-of-type(2) {
     position: static;
-    grid-area: 1 / 2;
+    grid-area: 2 / 2;
   }
 
   .compares section:last-of-type {
-    grid-area: 2 / 2;
+    grid-area: 3 / 2;
   }
 }
 

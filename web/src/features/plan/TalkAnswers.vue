@@ -11,7 +11,7 @@ const SIGNS: Record<TalkAnswer["becomes"], string> = { not_seen: "Â·", gone: "âœ
 </script>
 
 <template>
-  <section v-if="answers.length > 0" class="talk" :aria-label="t('plan-talkAnswers', { name })">
+  <div v-if="answers.length > 0" class="talk" role="region" :aria-label="t('plan-talkAnswers', { name })">
     <h2>{{ t("plan-talkAnswers", { name }) }}</h2>
     <ul>
       <li v-for="answer in answers" :key="answer.reason" :class="answer.becomes">
@@ -19,7 +19,7 @@ const SIGNS: Record<TalkAnswer["becomes"], string> = { not_seen: "Â·", gone: "âœ
         <span>{{ tell(answer.text) }}</span>
       </li>
     </ul>
-  </section>
+  </div>
 </template>
 
 <style scoped>

@@ -203,6 +203,7 @@ mod tests {
                 worn_mm: 100.0,
                 at: Vec3::new(0.0, -f64::from(i), 0.0),
                 volume_mm2: room(i),
+                hairs: 1.0,
             };
             line_mm(&[0.5], &(0..100).map(end).collect::<Vec<_>>()).expect("there is hair")
         };
