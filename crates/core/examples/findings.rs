@@ -28,8 +28,8 @@ fn pairs(houses: &Value) -> Vec<(String, bool, FallRequest)> {
         .flat_map(|house| house["clients"].as_array().into_iter().flatten());
     let mut all = Vec::new();
     for client in clients {
-        let visits = client["visits"].as_array().into_iter().flatten();
-        let Some(visit) = visits.filter(|visit| !visit["read"].is_null()).next_back() else { continue };
+        let mut visits = client["visits"].as_array().into_iter().flatten();
+        let Some(visit) = visits.rfind(|visit| !visit["read"].is_null()) else { continue };
         for listed in shipped() {
             let reading = serde_json::from_value(visit["read"].clone()).expect("a reading");
             let mut request = FallRequest::new(reading, listed.cut.clone());
