@@ -1,7 +1,7 @@
 //! What a demanding eye would object to: rules over the computed fall and the plan, never opinions pasted in.
 //!
 //! Each finding has a file: it takes one measure of the hair as it falls, of how it was cut, or of what was promised. The
-//! [`rules`] say from where on a measure is objected to and how fast that grows; [`Severity`](severity) is smooth in every
+//! [`mod@rules`] say from where on a measure is objected to and how fast that grows; [`Severity`](severity) is smooth in every
 //! figure of a cut, so that a search can follow it. [`Known`] is what people said of the head, [`Head`] one head after one
 //! cut. The search for causes, confidence and cures repeats this on a coarse head ([`trial`]).
 
