@@ -1,6 +1,6 @@
 //! How a section is held, guided and cut along.
 
-use super::lever::{ELEVATION_DEG, SHARE, SLANT_DEG};
+use super::ranges::{ELEVATION_DEG, SHARE, SLANT_DEG};
 use crate::error::{FieldErrors, Problem};
 use crate::head::{Landmark, Scalp, Vec3};
 use serde::{Deserialize, Serialize};

@@ -1,6 +1,6 @@
 //! How a region is taken in subsections.
 
-use super::lever::THICKNESS_MM;
+use super::ranges::THICKNESS_MM;
 use crate::error::FieldErrors;
 use crate::head::Landmark;
 use crate::section::Along;

@@ -3,6 +3,7 @@
 //! A [`Lever`] with a range turns a figure; the others choose between words. [`Move::turned`] and [`Move::choices`] are the only
 //! places that know where in the grammar each of them is.
 
+use super::ranges::{DEPTH_MM, ELEVATION_DEG, SHARE, SLANT_DEG, TECHNIQUE_SHARE, THICKNESS_MM};
 use super::{
     Direction, FirstLength, Guide, Move, MoveKind, OverDirection, Sections, Technique, TechniqueKind,
 };
@@ -72,18 +73,6 @@ const fn rule(
 ) -> LeverRule {
     LeverRule { lever, unit, least, greatest, step, reach }
 }
-
-/// Elevations, degrees.
-pub(super) const ELEVATION_DEG: (f64, f64) = (0.0, 180.0);
-/// How far the fingers open, degrees.
-pub(super) const SLANT_DEG: (f64, f64) = (-75.0, 75.0);
-/// Shares of a distance.
-pub(super) const SHARE: (f64, f64) = (0.0, 1.0);
-/// Shares of the hair that a technique takes from, and how deep, mm.
-pub(super) const TECHNIQUE_SHARE: (f64, f64) = (0.0, 0.9);
-pub(super) const DEPTH_MM: (f64, f64) = (0.0, 400.0);
-/// Thickness of a subsection, mm.
-pub(super) const THICKNESS_MM: (f64, f64) = (3.0, 120.0);
 
 const RULES: [LeverRule; 7] = [
     rule(Lever::Length, "mm", (-100.0, 100.0), 1.0, 100.0),

@@ -21,6 +21,7 @@ mod lever;
 mod minutes;
 mod pattern;
 mod pause;
+mod ranges;
 mod recoil;
 mod report;
 mod sections;

@@ -1,6 +1,6 @@
 //! What the blades leave: of the share of a root's hair that they take from, which hair is left how long ([`Left`]).
 
-use super::lever::{DEPTH_MM, TECHNIQUE_SHARE};
+use super::ranges::{DEPTH_MM, TECHNIQUE_SHARE};
 use crate::error::FieldErrors;
 use crate::hair::ShareLengths;
 use serde::{Deserialize, Serialize};

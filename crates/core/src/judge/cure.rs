@@ -7,6 +7,7 @@
 use super::acts::acts;
 use super::aimed::aimed;
 use super::known::FRONT;
+use super::offer::Cure;
 use super::trial::{Outcome, Trial};
 use super::{Finding, FindingCode, cause};
 use crate::cut::{Cut, FirstLength, Lever, LeverRule, Move, MoveKind, Sections, levers};
@@ -15,7 +16,6 @@ use crate::message::{Arg, Message, name_of};
 use crate::section::Region;
 use crate::stop::Stopped;
 use rayon::prelude::*;
-use serde::Serialize;
 
 /// Cures offered for a finding.
 const OFFERED: usize = 3;
@@ -38,26 +38,6 @@ const HELPS: f64 = 0.2;
 const SECOND: usize = 1;
 /// How often an amount that is not enough on the full head is raised by a step.
 const RAISES: usize = 4;
-
-/// A change that cures a finding.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Cure {
-    /// What is changed.
-    pub lever: Lever,
-    /// By how much, in the unit of the lever; 0 where a word is chosen.
-    pub amount: f64,
-    /// Numbers, from 0, of the steps that are changed.
-    pub steps: Vec<u32>,
-    /// By how much the hair is longer after it on the mean, mm of fibre; below 0 it is shorter.
-    pub longer_mm: f64,
-    /// How many minutes more it takes.
-    pub minutes: f64,
-    /// The change in words.
-    pub text: Message,
-    /// The cut with the change.
-    pub cut: Cut,
-}
 
 /// A change to be tried.
 #[derive(Debug, Clone)]

@@ -1,24 +1,11 @@
 //! One thing found, as it is answered.
 
+use super::FindingCode;
 use super::head::{Head, Measured};
-use super::{Cure, FindingCode};
-use crate::head::Zone;
+use super::offer::Cure;
+use super::place::FindingPlace;
 use crate::message::{Message, name_of};
 use serde::Serialize;
-
-/// A place on a head.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct FindingPlace {
-    /// The zone it belongs to.
-    pub zone: Zone,
-    /// From the front towards the client's left, degrees, −180 to 180.
-    pub azimuth_deg: f64,
-    /// Height above the ear canals, mm.
-    pub height_mm: f64,
-    /// The place, mm: x the client's left, y up, z forward.
-    pub at: [f32; 3],
-}
 
 /// One thing found.
 #[derive(Debug, Clone, PartialEq, Serialize)]

@@ -1,6 +1,6 @@
 //! One head after one cut, with what several findings ask of it.
 
-use super::finding::FindingPlace;
+use super::place::FindingPlace;
 use super::severity;
 use super::{FindingCode, FindingUnit, Known, Worse};
 use crate::constants::TIE_HOLD_MM;
