@@ -11,6 +11,7 @@ mod banked;
 mod broom_ends;
 mod cap_line;
 mod cause;
+mod changes;
 mod choppy_back;
 mod closes_face;
 mod code;

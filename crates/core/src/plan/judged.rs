@@ -43,8 +43,15 @@ impl FallRequest {
     /// The plan judged, on a head that was grown before.
     pub fn judge_on(&self, hair: &Hair, uncut: &Uncut, stop: &Stop) -> Result<JudgeAnswer, Unfinished> {
         self.check_said()?;
-        let (findings, talk) = judged(&self.head(), hair, uncut, &self.carried_out(), &self.known(), stop)
-            .map_err(|unfinished| unfinished.under("plan.cut"))?;
+        let (mut findings, talk) =
+            judged(&self.head(), hair, uncut, &self.carried_out(), &self.known(), stop)
+                .map_err(|unfinished| unfinished.under("plan.cut"))?;
+        // Steps that are still to come stand in what is offered as they stand in the plan.
+        let done = self.done.map_or(usize::MAX, |done| done as usize);
+        for cure in findings.iter_mut().flat_map(|finding| &mut finding.cures) {
+            let planned = self.plan.cut.moves.iter().zip(&mut cure.cut.moves);
+            planned.skip(done).for_each(|(planned, offered)| offered.off = planned.off);
+        }
         Ok(JudgeAnswer { findings, talk })
     }
 
