@@ -287,6 +287,20 @@ describe("a document that is edited", () => {
     expect(theirs.canRedo.value).toBe(false);
   });
 
+  it("says no fault of a figure that was put back before the refusal came", async () => {
+    let refuse: (response: Response) => void = () => undefined;
+    fetched.mockReturnValueOnce(new Promise((done) => (refuse = done)));
+    const page = await open(version(1, { note: "a", other: "" }));
+    page.draft.value.note = "wrong";
+    await rest();
+    page.draft.value.note = "a";
+    await rest();
+    const fields = [{ field: "document.note", message: { id: "error-length" } }];
+    refuse(answer(422, { code: "fields", status: 422, detail: "", fields }));
+    await rest();
+    expect([page.state.value, page.faultAt("note")]).toEqual(["saved", undefined]);
+  });
+
   it("sends nothing for a person who only reads", async () => {
     const page = await open(version(1, EMPTY), { editable: false });
     page.draft.value.note = "x";

@@ -204,7 +204,9 @@ export function useDocument<T extends object>(
     if (running) await running;
     if (!options.editable || state.value === "conflict") return;
     if (flying.length === 0 && pending().length === 0) {
+      // What was refused may have been put back before the refusal came: then there is nothing left that can't be.
       state.value = "saved";
+      faults.value = [];
       return;
     }
     running = attempt();
