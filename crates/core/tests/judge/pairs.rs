@@ -160,7 +160,7 @@ pub fn pairs() -> Vec<Pair> {
             ),
             asked(ringlets(), &[shoulder_line()]),
         ),
-        pair(F::BroomEnds, asked(straight(), &[all_layers(200.0)]), asked(straight(), &[shoulder_line()])),
+        pair(F::BroomEnds, asked(straight(), &[all_layers(120.0)]), asked(straight(), &[shoulder_line()])),
         pair(
             F::SeeThroughEnds,
             asked(
