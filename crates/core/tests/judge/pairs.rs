@@ -160,7 +160,17 @@ pub fn pairs() -> Vec<Pair> {
             ),
             asked(ringlets(), &[shoulder_line()]),
         ),
-        pair(F::BroomEnds, asked(straight(), &[all_layers(120.0)]), asked(straight(), &[shoulder_line()])),
+        pair(
+            F::BroomEnds,
+            asked(
+                straight(),
+                &[
+                    shoulder_line(),
+                    weight(json!("everything"), json!({"kind": "thin", "share": 0.9, "depth_mm": 80.0})),
+                ],
+            ),
+            asked(straight(), &[shoulder_line()]),
+        ),
         pair(
             F::SeeThroughEnds,
             asked(
