@@ -298,7 +298,8 @@ pub const SHELF_STEP_MM: Constant = constant(15.0, (8.0, 30.0), EYE);
 pub const MUSHROOM_RATIO: Constant =
     constant(1.34, (1.2, 1.8), "four thirds: below the ears under three quarters");
 /// Fullness near the perimeter as a share of that a hand higher under which ends look like a broom, %.
-pub const BROOM_PCT: Constant = constant(13.0, (5.0, 60.0), "uncut hair as long all over ends in 9 to 17: it is hardly a fault of a cut");
+pub const BROOM_PCT: Constant =
+    constant(13.0, (5.0, 60.0), "uncut hair as long all over ends in 9 to 17: it is hardly a fault of a cut");
 /// How far above the perimeter light comes through before it is objected to, mm.
 pub const SEE_THROUGH_MM: Constant =
     constant(55.0, (10.0, 120.0), "uncut fine hair of even length fades over 30 to 50");

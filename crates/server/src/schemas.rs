@@ -8,7 +8,9 @@ use spirel_core::cut::Cut;
 use spirel_core::devices::{FromApp, ToApp};
 use spirel_core::fibre::{HangRequest, HangResult};
 use spirel_core::mark::{MarkAnswer, MarkRequest};
+use spirel_core::method::Method;
 use spirel_core::plan::{FallAnswer, FallRequest, JudgeAnswer};
+use spirel_core::planner::{PlanAnswer, PlanRequest};
 use spirel_core::scope::HairCount;
 use std::path::Path;
 use std::{fs, io};
@@ -33,6 +35,14 @@ pub fn all() -> Vec<(&'static str, Value)> {
         ("fall-request.schema.json", schema::<FallRequest>("What `spirel compute fall` reads")),
         ("fall-answer.schema.json", schema::<FallAnswer>("What `spirel compute fall` writes")),
         ("judge-answer.schema.json", schema::<JudgeAnswer>("What `spirel compute judge` writes")),
+        (
+            "method.schema.json",
+            schema::<Method>(
+                "A way of working: a cut with free figures, for whom it is, and what it refuses",
+            ),
+        ),
+        ("plan-request.schema.json", schema::<PlanRequest>("What `spirel compute plan` reads")),
+        ("plan-answer.schema.json", schema::<PlanAnswer>("What `spirel compute plan` writes")),
         ("hair-count.schema.json", schema::<HairCount>("What `spirel compute count` writes")),
         ("instrument-from-app.schema.json", schema::<FromApp>("What an application tells instruments")),
         ("instrument-to-app.schema.json", schema::<ToApp>("What instruments tell an application")),

@@ -9,10 +9,11 @@ use spirel_core::{Arg, Message};
 use std::sync::LazyLock;
 
 /// What the core and the server say in English. The texts of the screen are the browser's alone.
-const ENGLISH: [&str; 5] = [
+const ENGLISH: [&str; 6] = [
     include_str!("../../../locales/en/words.ftl"),
     include_str!("../../../locales/en/faults.ftl"),
     include_str!("../../../locales/en/findings.ftl"),
+    include_str!("../../../locales/en/proposals.ftl"),
     include_str!("../../../locales/en/reasons.ftl"),
     include_str!("../../../locales/en/steps.ftl"),
 ];

@@ -341,6 +341,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plans proposed for a head and its wishes: by up to three ways of working, each with its reasons, and what was considered beside them. */
+        post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/scene": {
         parameters: {
             query?: never;
@@ -372,6 +389,23 @@ export interface paths {
         put?: never;
         /** The sections that have names, each as it lies on the client's own head. */
         post: operations["sections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/step-marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The marks of a plan's own steps: where on the comb each is cut, where that lands, and how much to keep back until it was seen. */
+        post: operations["step_marks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -423,6 +457,23 @@ export interface paths {
         put?: never;
         /** What the talk asks to be careful about, the gravest first. */
         post: operations["talk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An aim with a wish in plain words made into targets, from the hair there is. */
+        post: operations["wish"];
         delete?: never;
         options?: never;
         head?: never;
@@ -564,6 +615,23 @@ export interface paths {
         get?: never;
         /** Sets the unit this person reads lengths in. */
         put: operations["set_length_unit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ways of working that plans are proposed by, and the rules that hold across them. */
+        get: operations["methods_and_rules"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -790,6 +858,11 @@ export interface components {
              * @default 0.05
              */
             risk: number;
+            /**
+             * @description How wide the outline should be seen from the front, by height; at most six.
+             * @default []
+             */
+            widths: components["schemas"]["WidthAim"][];
             /**
              * @description Wishes so far.
              * @default {}
@@ -1042,6 +1115,15 @@ export interface components {
          * @enum {string}
          */
         ComingFor: "flat" | "heavy" | "frizzy" | "wide_at_the_bottom" | "thin_ends" | "growing_out" | "tidy" | "change";
+        /** @description A method that is not proposed. */
+        Considered: {
+            /** @description Its key. */
+            method: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Why not. */
+            why_not: components["schemas"]["Message"];
+        };
         /** @description Rules that the browser shares with the program. */
         Contract: {
             /** @description The names of choices of which some carry more. */
@@ -1301,6 +1383,11 @@ export interface components {
              */
             visit: string;
         };
+        /**
+         * @description What is known. What either is or isn't is 1 or 0.
+         * @enum {string}
+         */
+        Fact: "shrinkage" | "shrinkage_crown" | "diameter_um" | "hairs_per_cm2" | "bulk_mm2_per_cm2" | "side_share" | "line_below_chin_mm" | "line_off_mm" | "layers_mm" | "top_worn_mm" | "off_mm" | "nape_above_side_mm" | "fringe_wished" | "grows_fringe_out" | "open_face" | "worn_curly" | "worn_smooth" | "front_smooth" | "ties_back" | "minutes_a_day" | "minor" | "comes_for_flat" | "comes_for_heavy" | "comes_for_frizzy" | "comes_for_wide_at_the_bottom" | "comes_for_thin_ends" | "comes_for_growing_out" | "comes_for_tidy" | "comes_for_change" | "part_off_mm" | "occiput" | "taper" | "weak_ends" | "weak_front" | "crown_whorl" | "see_through_below_chin_mm";
         /** @description The fall of a head of hair. */
         Fall: {
             /** @description From the front (and, mirrored, from behind): left one way, right the other. */
@@ -1468,6 +1555,16 @@ export interface components {
             /** @description Zones in walking order. */
             zones: components["schemas"]["FigureZone"][];
         };
+        /** @description Where a figure stands in the cut. */
+        FigureBinding: {
+            /** @description JSON pointer into the cut. */
+            path: string;
+            /**
+             * Format: double
+             * @description So much more is written there.
+             */
+            plus?: number;
+        };
         /**
          * @description What a figure is said in.
          * @enum {string}
@@ -1532,6 +1629,39 @@ export interface components {
             unit: string;
             /** @description The words it can be. */
             words: string[];
+        };
+        /** @description Where a search begins. */
+        FigureStart: {
+            /**
+             * Format: double
+             * @description It.
+             */
+            value: number;
+        } | {
+            /**
+             * Format: double
+             * @description The share; all of it if left out.
+             */
+            otherwise?: number | null;
+            /** @description The zones. */
+            wish: components["schemas"]["Zone"][];
+        };
+        /**
+         * @description What a figure is.
+         * @enum {string}
+         */
+        FigureUnit: "below_chin_mm" | "worn_mm" | "mm" | "deg" | "share";
+        /** @description Value of a free figure. */
+        FigureValue: {
+            /** @description What it is called. */
+            name: string;
+            /** @description Its unit. */
+            unit: components["schemas"]["FigureUnit"];
+            /**
+             * Format: double
+             * @description Its value.
+             */
+            value: number;
         };
         /** @description A zone's root on the figure, and the worn length that reaches each point below it. */
         FigureZone: {
@@ -1696,6 +1826,27 @@ export interface components {
              */
             like_move: number;
         } | "like_beside";
+        /** @description A figure that is free. */
+        FreeFigure: {
+            /** @description Where it stands. */
+            at: components["schemas"]["FigureBinding"][];
+            /**
+             * Format: double
+             * @description Greatest value.
+             */
+            greatest: number;
+            /**
+             * Format: double
+             * @description Least value.
+             */
+            least: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description Where a search begins. */
+            start: components["schemas"]["FigureStart"];
+            /** @description What it is. */
+            unit: components["schemas"]["FigureUnit"];
+        };
         /**
          * @description The fringe.
          * @enum {string}
@@ -2070,6 +2221,16 @@ export interface components {
          * @enum {string}
          */
         HeadView: "left" | "right" | "behind" | "above" | "front" | "front_left" | "front_right";
+        /** @description What of a step stays. */
+        HeldLever: {
+            /** @description What of it. */
+            lever: components["schemas"]["Lever"];
+            /**
+             * Format: int32
+             * @description Number of the step, from 0.
+             */
+            step: number;
+        };
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -2482,6 +2643,80 @@ export interface components {
             /** @description Its name in the catalogue. */
             id: string;
         };
+        /** @description A way of working. */
+        Method: {
+            /** @description What is chosen; at most twelve. */
+            choices?: components["schemas"]["MethodChoice"][];
+            /** @description Its steps. */
+            cut: components["schemas"]["Cut"];
+            /** @description What is free; at most twelve. */
+            figures: components["schemas"]["FreeFigure"][];
+            /** @description Always `spirel.method`. */
+            format: components["schemas"]["MethodFormat"];
+            /** @description It goes with any other: its steps are done after theirs, where they leave its region alone. */
+            module?: boolean;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it refuses. */
+            refuses?: components["schemas"]["MethodClause"][];
+            /** @description Which side it takes in each dispute. */
+            schools?: {
+                [key: string]: string;
+            };
+            /** @description What is done, in one or two sentences. */
+            sentence: string;
+            /** @description For whom it is. */
+            suits: components["schemas"]["MethodClause"][];
+            /**
+             * Format: int32
+             * @description Version of the format: 1.
+             */
+            version: number;
+        };
+        /** @description What can be done in one way or another. */
+        MethodChoice: {
+            /** @description What is chosen. */
+            name: string;
+            /** @description The ways; the first is the usual one. */
+            options: components["schemas"]["MethodVariant"][];
+        };
+        /** @description A condition with its reason. */
+        MethodClause: {
+            /**
+             * Format: double
+             * @description How much it counts among others, 0.1 to 3; 0.5 if left out.
+             */
+            counts?: number | null;
+            /** @description Why. */
+            reason: string;
+            /** @description When it holds. */
+            when: components["schemas"]["When"];
+        };
+        /**
+         * @description Tells the document from any other.
+         * @enum {string}
+         */
+        MethodFormat: "spirel.method";
+        /** @description A value written into a cut. */
+        MethodSetting: {
+            /** @description JSON pointer into the cut. */
+            path: string;
+            /** @description What is written there. */
+            value: Record<string, never>;
+        };
+        /** @description One way. */
+        MethodVariant: {
+            /** @description What it is called. */
+            name: string;
+            /** @description What it changes in the cut. */
+            set: components["schemas"]["MethodSetting"][];
+            when?: components["schemas"]["When"] | null;
+        };
+        /** @description The ways of working that ship, and the rules that hold across them. */
+        Methods: {
+            methods: components["schemas"]["ShippedMethod"][];
+            rules: components["schemas"]["PlanRule"][];
+        };
         /** @description A field that keeps a zone from being computed. */
         MissingField: {
             /** @description Dotted path, from `reading` or `aim`. */
@@ -2668,6 +2903,23 @@ export interface components {
             path: string[];
             /** @description What is to stand there; null: nothing. */
             value?: unknown;
+        };
+        /** @description A wish that is longer than the hair. */
+        OutOfReach: {
+            /**
+             * Format: double
+             * @description How much it is short of, mm.
+             */
+            lacks_mm: number;
+            /** @description In words. */
+            text: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description Weeks until it will have grown that much.
+             */
+            weeks: number;
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
         };
         /** @description What the mark means for the hair that is there. */
         Outcome: {
@@ -2878,6 +3130,23 @@ export interface components {
             /** @description From which side. */
             view: components["schemas"]["HeadView"];
         };
+        /** @description What must stay as it is. */
+        Pins: {
+            /** @default null */
+            cut: components["schemas"]["Cut"] | null;
+            /**
+             * @description What stays in that cut; at most sixty.
+             * @default []
+             */
+            held: components["schemas"]["HeldLever"][];
+            /** @default null */
+            moisture: components["schemas"]["Moisture"] | null;
+            /**
+             * @description No weight is taken out, and no technique thins the ends.
+             * @default false
+             */
+            no_thinning: boolean;
+        };
         /** @description A place on face or body: a point, or so far below it. */
         Place: {
             /**
@@ -2893,6 +3162,107 @@ export interface components {
             /** @description What is cut. */
             cut: components["schemas"]["Cut"];
         };
+        /** @description Plans, the best first, and what was considered beside them. */
+        PlanAnswer: {
+            /** @description The other methods, and why each is not among them. */
+            considered: components["schemas"]["Considered"][];
+            /**
+             * Format: int32
+             * @description Cuts that were computed to find them.
+             */
+            evaluations: number;
+            /** @description Wishes that hair doesn't reach, by zone: how much it is short of, mm, and in how many weeks it will have grown. */
+            out_of_reach: components["schemas"]["OutOfReach"][];
+            /** @description At most three, of different methods. */
+            proposals: components["schemas"]["Proposal"][];
+        };
+        /** @description What is asked to have plans proposed. */
+        PlanRequest: {
+            /** @description The wishes. */
+            aim: components["schemas"]["Aim"];
+            /** @description Keys of the methods that may be proposed; all of them if left out. */
+            methods?: string[] | null;
+            /**
+             * Format: double
+             * @description Minutes at hand, 5 to 480.
+             */
+            minutes?: number | null;
+            /** @description What must stay. */
+            pins?: components["schemas"]["Pins"];
+            /** @description Only lengths are solved, and one plan is carried out: a first answer. */
+            quick?: boolean;
+            /** @description What was measured. */
+            reading: components["schemas"]["RawReading"];
+            /** @description What the house thinks of the rules. */
+            rules?: components["schemas"]["RuleSettings"];
+            talk?: components["schemas"]["Talk"] | null;
+            /** @description Thresholds of the house, by finding. */
+            thresholds?: components["schemas"]["BTreeMap"];
+            /** @description Unit of the words. */
+            unit?: components["schemas"]["LengthUnit"];
+        };
+        /** @description One of them. */
+        PlanRule: {
+            /** @description In words. */
+            advice: string;
+            /** @description Why. */
+            because: string;
+            /** @description In words. */
+            condition: string;
+            /**
+             * Format: int32
+             * @description By which it is switched off and on.
+             */
+            number: number;
+            side?: components["schemas"]["RuleSide"] | null;
+            /** @description What is then done; any of these keeps it. */
+            then: components["schemas"]["Practice"][];
+            /** @description When it holds. */
+            when: components["schemas"]["When"];
+        };
+        /** @description What a plan was chosen by; less is better. */
+        PlanScore: {
+            /**
+             * Format: double
+             * @description Findings.
+             */
+            findings: number;
+            /**
+             * Format: double
+             * @description Hair that goes.
+             */
+            hair: number;
+            /**
+             * Format: double
+             * @description Minutes.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description How little the method suits, by its own reasons and by the rules: negative is well.
+             */
+            suits: number;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Widths.
+             */
+            widths: number;
+            /**
+             * Format: double
+             * @description Wishes missed, root mean square over the zones that have one, mm.
+             */
+            wish_rms_mm: number;
+            /**
+             * Format: double
+             * @description Wishes.
+             */
+            wishes: number;
+        };
         /**
          * @description A point of face or body that people relate length to, from the top down.
          * @enum {string}
@@ -2907,6 +3277,11 @@ export interface components {
             /** @description Which. */
             point: components["schemas"]["Point"];
         };
+        /**
+         * @description What is advised.
+         * @enum {string}
+         */
+        Practice: "line_wet" | "layers_dry" | "all_dry" | "detail_dry" | "wide_comb_wet" | "fine_comb_layers" | "no_tension" | "line_first" | "layers_first" | "line_blunt" | "line_pointed" | "texture_in_turn" | "line_square" | "line_longer_in_front" | "to_the_centre" | "guide_travels" | "perimeter_spared" | "top_low" | "top_detached" | "back_low" | "bricks" | "weight_below" | "no_vertical_entries" | "back_cut_or_slide" | "concave_layers" | "square_layers" | "sides_back" | "sides_forward" | "front_whole" | "few_steps" | "few_layers" | "ends_solid" | "fringe_apart" | "looks_early";
         /**
          * @description Whether an instrument can be heard.
          * @enum {string}
@@ -3021,6 +3396,55 @@ export interface components {
          * @enum {string}
          */
         ProductGives: "slip" | "hold" | "moisture";
+        /** @description A plan that is proposed. */
+        Proposal: {
+            /** @description Of those it goes against. */
+            against: number[];
+            /** @description The cut. */
+            cut: components["schemas"]["Cut"];
+            /** @description Values of its figures. */
+            figures: components["schemas"]["FigureValue"][];
+            /** @description What would be objected to. */
+            findings: components["schemas"]["Finding"][];
+            /** @description Numbers of the rules it follows, and of those it goes against. */
+            follows: number[];
+            /**
+             * Format: double
+             * @description Hair that goes, as a share of all of it by mass.
+             */
+            goes: number;
+            /** @description What stays. */
+            keeps: components["schemas"]["Message"][];
+            /** @description What goes. */
+            loses: components["schemas"]["Message"][];
+            /** @description Key of its method; empty where a cut was solved again. */
+            method: string;
+            /**
+             * Format: double
+             * @description Minutes that it takes.
+             */
+            minutes: number;
+            /** @description What the method is called. */
+            name: string;
+            /** @description The side it takes in each dispute. */
+            schools: {
+                [key: string]: string;
+            };
+            /** @description What it was chosen by. */
+            score: components["schemas"]["PlanScore"];
+            /** @description What is done. */
+            sentence: string;
+            /** @description Moisture and comb by zone. */
+            states: components["schemas"]["ZoneState"][];
+            /** @description What the client came for, answered. */
+            talk: components["schemas"]["TalkAnswer"][];
+            /** @description Why it suits. */
+            why: components["schemas"]["Message"][];
+            /** @description Widths that were wished, and what comes of them. */
+            widths?: components["schemas"]["WidthReached"][];
+            /** @description Wishes, and what comes of them. */
+            zones: components["schemas"]["ZoneReached"][];
+        };
         /**
          * @description What can be measured by an instrument.
          * @enum {string}
@@ -3258,6 +3682,28 @@ export interface components {
              */
             temperature_c?: number | null;
         };
+        /** @description What a house thinks of them. */
+        RuleSettings: {
+            /**
+             * @description Numbers of rules that are switched off.
+             * @default []
+             */
+            off: number[];
+            /**
+             * @description The side the house takes, by dispute: rules of another side don't hold.
+             * @default {}
+             */
+            sides: {
+                [key: string]: string;
+            };
+        };
+        /** @description A side of a dispute. */
+        RuleSide: {
+            /** @description The side. */
+            takes: string;
+            /** @description What is disputed. */
+            topic: string;
+        };
         /** @description A stage's document to save. */
         SaveStage: {
             /**
@@ -3283,6 +3729,11 @@ export interface components {
             base: number[][];
             /** @description The line of the hand, point for point; empty where hair is not held. */
             hand: number[][];
+            /**
+             * Format: double
+             * @description From scalp to fingers in its middle, mm; none where hair is not held.
+             */
+            held_mm?: number | null;
         };
         /** @description Hair held away from the head and cut along the fingers. */
         Sections: {
@@ -3327,6 +3778,13 @@ export interface components {
             cut: components["schemas"]["Cut"];
             /** @description The key. */
             key: string;
+        };
+        /** @description A method with the key it is asked for by. */
+        ShippedMethod: {
+            /** @description The key. */
+            key: string;
+            /** @description The method. */
+            method: components["schemas"]["Method"];
         };
         /**
          * @description A side of the head, as the client has it.
@@ -3419,6 +3877,11 @@ export interface components {
             /** @description On which side of the client. */
             side: components["schemas"]["Side"];
         };
+        /**
+         * @description A wish in plain words.
+         * @enum {string}
+         */
+        StartingWish: "keep_length" | "lift_top" | "less_width" | "fuller_ends" | "off_face";
         /** @description A zone's mark in one state. */
         StateMark: {
             /**
@@ -3440,6 +3903,57 @@ export interface components {
             section?: components["schemas"]["Message"] | null;
             /** @description Its name, or what kind of move it is. */
             title: components["schemas"]["Message"];
+        };
+        /** @description One mark. */
+        StepMark: {
+            /**
+             * Format: double
+             * @description Held length to cut at, as it is read on the comb, mm; none of a perimeter.
+             */
+            comb_mm?: number | null;
+            /**
+             * Format: double
+             * @description So much more is left on the comb at first, mm, so that it comes out shorter with the agreed chance only; none where that is
+             *     not known.
+             */
+            keep_back_mm?: number | null;
+            lands?: components["schemas"]["Place"] | null;
+            /**
+             * Format: double
+             * @description … to here.
+             */
+            lands_high_mm: number;
+            /**
+             * Format: double
+             * @description Nine landings in ten lie from here, worn mm …
+             */
+            lands_low_mm: number;
+            /**
+             * Format: double
+             * @description How far below that the line lies along which hair combed down is cut, mm.
+             */
+            line_below_mm?: number | null;
+            /**
+             * Format: double
+             * @description Where it lands, worn mm.
+             */
+            worn_mm: number;
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description The marks of one step. */
+        StepMarks: {
+            /** @description How long each subsection is held, mm, in their order; none of a perimeter. */
+            held_mm: number[];
+            /** @description Of a perimeter, one for each zone it is cut at; of sections the first, which is the guide. */
+            marks: components["schemas"]["StepMark"][];
+            /** @description The state it is cut in. */
+            state: components["schemas"]["HeldState"];
+            /**
+             * Format: int32
+             * @description Number of the step, from 0.
+             */
+            step: number;
         };
         /** @description A step as a drawn head, mm to the right and down from the ear canals. */
         StepPicture: {
@@ -3955,11 +4469,64 @@ export interface components {
             /** @description Who began it. */
             stylist: string;
         };
+        /** @description A condition. What is not known fulfils none, and no contrary of one. */
+        When: {
+            /**
+             * Format: double
+             * @description Least value that fulfils it.
+             */
+            at_least?: number | null;
+            /**
+             * Format: double
+             * @description Greatest value that fulfils it.
+             */
+            at_most?: number | null;
+            /** @description Which. */
+            fact: components["schemas"]["Fact"];
+        } | {
+            /** @description They. */
+            all: components["schemas"]["When"][];
+        } | {
+            /** @description They. */
+            any: components["schemas"]["When"][];
+        } | {
+            /** @description It. */
+            not: components["schemas"]["When"];
+        };
+        /** @description How wide the outline should be at a height. */
+        WidthAim: {
+            /** @description Where. */
+            at: components["schemas"]["Place"];
+            /**
+             * Format: double
+             * @description How wide, mm, 60 to 900.
+             */
+            width_mm: number;
+        };
         /**
          * @description Fibre width by feel.
          * @enum {string}
          */
         WidthClass: "fine" | "medium" | "coarse";
+        /** @description A width that was wished, and what comes of it. */
+        WidthReached: {
+            /**
+             * Format: double
+             * @description What comes of it, mm.
+             */
+            reached_mm: number;
+            /** @description The wish. */
+            wish: components["schemas"]["WidthAim"];
+        };
+        /** @description What is asked to have a wish made into targets. */
+        WishRequest: {
+            /** @description The aim so far. */
+            aim: components["schemas"]["Aim"];
+            /** @description The head. */
+            on: components["schemas"]["HairRequest"];
+            /** @description The wish. */
+            wish: components["schemas"]["StartingWish"];
+        };
         /**
          * @description How the client wears the hair on most days.
          * @enum {string}
@@ -4069,6 +4636,50 @@ export interface components {
              */
             target_mm: number;
         };
+        /** @description A wish, and what comes of it. */
+        ZoneReached: {
+            /** @description Whether these are heights above the ear canals; if not, they are worn lengths. */
+            is_height: boolean;
+            /**
+             * Format: double
+             * @description What comes of it, mm.
+             */
+            reached_mm: number;
+            /**
+             * Format: double
+             * @description By how much it is shorter than it could be by the wish, mm; negative where it is longer. Hair that was too short before is
+             *     held against what it was.
+             */
+            shorter_mm: number;
+            /**
+             * Format: double
+             * @description The wish, mm.
+             */
+            wish_mm: number;
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description The state a zone is cut in. */
+        ZoneState: {
+            /** @description On what comb. */
+            comb: components["schemas"]["Comb"];
+            /**
+             * Format: double
+             * @description In the one in which it strays least.
+             */
+            least_strays_mm?: number | null;
+            /** @description How moist. */
+            moisture: components["schemas"]["Moisture"];
+            /** @description Why, in one line. */
+            reason: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description By how much a landing strays in this state, and in the one in which it strays least, worn mm; none where that is not known.
+             */
+            strays_mm?: number | null;
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description One zone of a reading, or half of one. */
         ZoneSummary: {
             /**
@@ -4167,6 +4778,7 @@ export type Climate = components['schemas']['Climate'];
 export type Comb = components['schemas']['Comb'];
 export type CombReading = components['schemas']['CombReading'];
 export type ComingFor = components['schemas']['ComingFor'];
+export type Considered = components['schemas']['Considered'];
 export type Contract = components['schemas']['Contract'];
 export type CsvColumn = components['schemas']['CsvColumn'];
 export type CsvField = components['schemas']['CsvField'];
@@ -4189,6 +4801,7 @@ export type Doubt = components['schemas']['Doubt'];
 export type Drops = components['schemas']['Drops'];
 export type DryingMethod = components['schemas']['DryingMethod'];
 export type EditNotice = components['schemas']['EditNotice'];
+export type Fact = components['schemas']['Fact'];
 export type Fall = components['schemas']['Fall'];
 export type FallAnswer = components['schemas']['FallAnswer'];
 export type FallLine = components['schemas']['FallLine'];
@@ -4196,10 +4809,14 @@ export type FallRequest = components['schemas']['FallRequest'];
 export type Feel = components['schemas']['Feel'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Figure = components['schemas']['Figure'];
+export type FigureBinding = components['schemas']['FigureBinding'];
 export type FigureKind = components['schemas']['FigureKind'];
 export type FigurePoint = components['schemas']['FigurePoint'];
 export type FigureRow = components['schemas']['FigureRow'];
 export type FigureRule = components['schemas']['FigureRule'];
+export type FigureStart = components['schemas']['FigureStart'];
+export type FigureUnit = components['schemas']['FigureUnit'];
+export type FigureValue = components['schemas']['FigureValue'];
 export type FigureZone = components['schemas']['FigureZone'];
 export type Finding = components['schemas']['Finding'];
 export type FindingCode = components['schemas']['FindingCode'];
@@ -4209,6 +4826,7 @@ export type FindingUnit = components['schemas']['FindingUnit'];
 export type FingerShape = components['schemas']['FingerShape'];
 export type Fingers = components['schemas']['Fingers'];
 export type FirstLength = components['schemas']['FirstLength'];
+export type FreeFigure = components['schemas']['FreeFigure'];
 export type FringeWish = components['schemas']['FringeWish'];
 export type FromApp = components['schemas']['FromApp'];
 export type Gap = components['schemas']['Gap'];
@@ -4232,6 +4850,7 @@ export type HangResult = components['schemas']['HangResult'];
 export type HeadMark = components['schemas']['HeadMark'];
 export type HeadTilt = components['schemas']['HeadTilt'];
 export type HeadView = components['schemas']['HeadView'];
+export type HeldLever = components['schemas']['HeldLever'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
 export type Identity = components['schemas']['Identity'];
@@ -4260,6 +4879,13 @@ export type MarkedAs = components['schemas']['MarkedAs'];
 export type MarksRequest = components['schemas']['MarksRequest'];
 export type Measured = components['schemas']['Measured'];
 export type Message = components['schemas']['Message'];
+export type Method = components['schemas']['Method'];
+export type MethodChoice = components['schemas']['MethodChoice'];
+export type MethodClause = components['schemas']['MethodClause'];
+export type MethodFormat = components['schemas']['MethodFormat'];
+export type MethodSetting = components['schemas']['MethodSetting'];
+export type MethodVariant = components['schemas']['MethodVariant'];
+export type Methods = components['schemas']['Methods'];
 export type MissingField = components['schemas']['MissingField'];
 export type Moisture = components['schemas']['Moisture'];
 export type Most = components['schemas']['Most'];
@@ -4273,6 +4899,7 @@ export type NewEdit = components['schemas']['NewEdit'];
 export type NewVisit = components['schemas']['NewVisit'];
 export type Offset = components['schemas']['Offset'];
 export type Operation = components['schemas']['Operation'];
+export type OutOfReach = components['schemas']['OutOfReach'];
 export type Outcome = components['schemas']['Outcome'];
 export type Outline = components['schemas']['Outline'];
 export type OverDirection = components['schemas']['OverDirection'];
@@ -4290,15 +4917,22 @@ export type Pause = components['schemas']['Pause'];
 export type Person = components['schemas']['Person'];
 export type PersonPart = components['schemas']['PersonPart'];
 export type PersonView = components['schemas']['PersonView'];
+export type Pins = components['schemas']['Pins'];
 export type Place = components['schemas']['Place'];
 export type Plan = components['schemas']['Plan'];
+export type PlanAnswer = components['schemas']['PlanAnswer'];
+export type PlanRequest = components['schemas']['PlanRequest'];
+export type PlanRule = components['schemas']['PlanRule'];
+export type PlanScore = components['schemas']['PlanScore'];
 export type Point = components['schemas']['Point'];
 export type PointRule = components['schemas']['PointRule'];
+export type Practice = components['schemas']['Practice'];
 export type Presence = components['schemas']['Presence'];
 export type PresentHair = components['schemas']['PresentHair'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
 export type ProductGives = components['schemas']['ProductGives'];
+export type Proposal = components['schemas']['Proposal'];
 export type Quantity = components['schemas']['Quantity'];
 export type RawMeasures = components['schemas']['RawMeasures'];
 export type RawReading = components['schemas']['RawReading'];
@@ -4310,6 +4944,8 @@ export type Regime = components['schemas']['Regime'];
 export type Region = components['schemas']['Region'];
 export type Role = components['schemas']['Role'];
 export type RoomAir = components['schemas']['RoomAir'];
+export type RuleSettings = components['schemas']['RuleSettings'];
+export type RuleSide = components['schemas']['RuleSide'];
 export type SaveStage = components['schemas']['SaveStage'];
 export type SectionPicture = components['schemas']['SectionPicture'];
 export type SectionShape = components['schemas']['SectionShape'];
@@ -4317,6 +4953,7 @@ export type Sections = components['schemas']['Sections'];
 export type SharpEdge = components['schemas']['SharpEdge'];
 export type SheetZone = components['schemas']['SheetZone'];
 export type ShippedCut = components['schemas']['ShippedCut'];
+export type ShippedMethod = components['schemas']['ShippedMethod'];
 export type Side = components['schemas']['Side'];
 export type SignIn = components['schemas']['SignIn'];
 export type SinceLast = components['schemas']['SinceLast'];
@@ -4327,8 +4964,11 @@ export type SpotKind = components['schemas']['SpotKind'];
 export type Stage = components['schemas']['Stage'];
 export type StageDocuments = components['schemas']['StageDocuments'];
 export type Stance = components['schemas']['Stance'];
+export type StartingWish = components['schemas']['StartingWish'];
 export type StateMark = components['schemas']['StateMark'];
 export type Step = components['schemas']['Step'];
+export type StepMark = components['schemas']['StepMark'];
+export type StepMarks = components['schemas']['StepMarks'];
 export type StepPicture = components['schemas']['StepPicture'];
 export type StrandLines = components['schemas']['StrandLines'];
 export type StrandPair = components['schemas']['StrandPair'];
@@ -4353,7 +4993,11 @@ export type Visit = components['schemas']['Visit'];
 export type VisitFile = components['schemas']['VisitFile'];
 export type VisitFormat = components['schemas']['VisitFormat'];
 export type VisitRow = components['schemas']['VisitRow'];
+export type When = components['schemas']['When'];
+export type WidthAim = components['schemas']['WidthAim'];
 export type WidthClass = components['schemas']['WidthClass'];
+export type WidthReached = components['schemas']['WidthReached'];
+export type WishRequest = components['schemas']['WishRequest'];
 export type WornStyle = components['schemas']['WornStyle'];
 export type WornWidth = components['schemas']['WornWidth'];
 export type Worse = components['schemas']['Worse'];
@@ -4364,6 +5008,8 @@ export type ZoneFall = components['schemas']['ZoneFall'];
 export type ZoneFigure = components['schemas']['ZoneFigure'];
 export type ZoneHalf = components['schemas']['ZoneHalf'];
 export type ZoneMark = components['schemas']['ZoneMark'];
+export type ZoneReached = components['schemas']['ZoneReached'];
+export type ZoneState = components['schemas']['ZoneState'];
 export type ZoneSummary = components['schemas']['ZoneSummary'];
 export type $defs = Record<string, never>;
 export interface operations {
@@ -5260,6 +5906,49 @@ export interface operations {
             };
         };
     };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     scene: {
         parameters: {
             query?: never;
@@ -5325,6 +6014,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SectionPicture"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    step_marks: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepMarks"][];
                 };
             };
             422: {
@@ -5454,6 +6186,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TalkCaution"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    wish: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Aim"];
                 };
             };
             422: {
@@ -5751,6 +6526,37 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    methods_and_rules: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Methods"];
                 };
             };
             /** @description Refused: what is wrong, what is safe, and when to come again. */
@@ -6303,8 +7109,10 @@ export const cutFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const deviceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DeviceKind"]> = ["comb", "gauge", "scope", "meter", "room"];
 export const directionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Direction"]> = ["forward", "back", "up", "down", "left", "right", "out"];
 export const dryingMethodValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["DryingMethod"]> = ["air", "diffuser", "flat_wrap", "brush"];
+export const factValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Fact"]> = ["shrinkage", "shrinkage_crown", "diameter_um", "hairs_per_cm2", "bulk_mm2_per_cm2", "side_share", "line_below_chin_mm", "line_off_mm", "layers_mm", "top_worn_mm", "off_mm", "nape_above_side_mm", "fringe_wished", "grows_fringe_out", "open_face", "worn_curly", "worn_smooth", "front_smooth", "ties_back", "minutes_a_day", "minor", "comes_for_flat", "comes_for_heavy", "comes_for_frizzy", "comes_for_wide_at_the_bottom", "comes_for_thin_ends", "comes_for_growing_out", "comes_for_tidy", "comes_for_change", "part_off_mm", "occiput", "taper", "weak_ends", "weak_front", "crown_whorl", "see_through_below_chin_mm"];
 export const feelValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Feel"]> = ["not_said", "smooth", "dry", "brittle"];
 export const figureKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureKind"]> = ["length", "number", "word", "place", "colour"];
+export const figureUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FigureUnit"]> = ["below_chin_mm", "worn_mm", "mm", "deg", "share"];
 export const findingCodeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingCode"]> = ["triangle", "shelf", "mushroom", "broom_ends", "see_through_ends", "hole_at_ear", "heavy_corner", "cap_line", "choppy_back", "sides_differ", "lifted_line", "front_too_short", "fringe_too_wide", "tie_not_reached", "weight_near_surface", "weight_too_deep", "guide_drift", "layers_low_on_fine", "tension_high", "moisture_uneven", "flat", "regrowth_stands", "closes_face", "wish_missed", "kept_hair_lost"];
 export const findingUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FindingUnit"]> = ["mm", "percent", "times", "percent_per_degree", "mm_or_percent"];
 export const fingerShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["FingerShape"]> = ["along_head", "straight", "level", "vertical", "square_to_hair"];
@@ -6345,6 +7153,7 @@ export const lengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const leverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lever"]> = ["length", "elevation", "over_direction", "finger_angle", "share", "depth", "thickness", "guide", "technique", "moisture", "comb", "order", "leave_out", "add"];
 export const lineAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["LineAt"]> = ["front_left", "side_left", "back", "side_right", "front_right"];
 export const markedAsOneOf1Values: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MarkedAs"]> = ["growth"];
+export const methodFormatValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MethodFormat"]> = ["spirel.method"];
 export const moistureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Moisture"]> = ["dry", "damp", "wet"];
 export const moveNoteValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MoveNote"]> = ["empty_region", "reaches_no_hair", "wet_without_comb", "no_guide_beside", "too_short_to_carry", "runs_short"];
 export const namedSectionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedSection"]> = ["everything", "fringe_triangle", "top", "horseshoe", "diamond", "sides", "panels", "crown", "halo", "back_above", "back_below", "nape"];
@@ -6363,6 +7172,7 @@ export const overDirectionOneOf2Values: ReadonlyArray<FlattenedDeepRequired<comp
 export const partingHabitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PartingHabit"]> = ["not_said", "centre", "left", "right", "moves"];
 export const patchValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Patch"]> = ["fringe", "fringe_left", "fringe_right", "fringe_front", "fringe_behind", "top", "top_left", "top_right", "top_front", "top_behind", "crown", "crown_left", "crown_right", "crown_front", "crown_behind", "left_side", "left_side_front", "left_side_behind", "left_side_upper", "left_side_under", "back_upper", "back_upper_left", "back_upper_right", "back_upper_upper", "back_upper_under", "back_lower", "back_lower_left", "back_lower_right", "back_lower_upper", "back_lower_under", "nape", "nape_left", "nape_right", "right_side", "right_side_front", "right_side_behind", "right_side_upper", "right_side_under"];
 export const pointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Point"]> = ["brow", "cheekbone", "ear_lobe", "nose_tip", "lip", "nape_line", "jaw_corner", "chin", "shoulder", "collarbone", "armpit", "mid_back", "waist"];
+export const practiceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Practice"]> = ["line_wet", "layers_dry", "all_dry", "detail_dry", "wide_comb_wet", "fine_comb_layers", "no_tension", "line_first", "layers_first", "line_blunt", "line_pointed", "texture_in_turn", "line_square", "line_longer_in_front", "to_the_centre", "guide_travels", "perimeter_spared", "top_low", "top_detached", "back_low", "bricks", "weight_below", "no_vertical_entries", "back_cut_or_slide", "concave_layers", "square_layers", "sides_back", "sides_forward", "front_whole", "few_steps", "few_layers", "ends_solid", "fringe_apart", "looks_early"];
 export const presenceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Presence"]> = ["ready", "away", "off"];
 export const problemOneOf0KindValues: ReadonlyArray<Extract<FlattenedDeepRequired<components>["schemas"]["Problem"], {
     kind: unknown;
@@ -6396,6 +7206,7 @@ export const roleValues: ReadonlyArray<FlattenedDeepRequired<components>["schema
 export const sideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Side"]> = ["left", "right"];
 export const spotKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpotKind"]> = ["thin", "scar", "breakage", "regrowth", "tight_tying", "sore_skin"];
 export const stageValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Stage"]> = ["talk", "read", "aim", "plan", "cut"];
+export const startingWishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StartingWish"]> = ["keep_length", "lift_top", "less_width", "fuller_ends", "off_face"];
 export const styledByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["StyledBy"]> = ["not_said", "client", "somebody_else", "house"];
 export const takenFieldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TakenField"]> = ["like", "stretched_mm", "shortest_mm", "sprung_mm", "wet_sprung_mm", "loop_mm", "turns", "curl", "width_um", "width_class", "hairs_per_cm2", "tone", "colour", "moisture", "strands", "temperature_c", "humidity_pct"];
 export const talkCautionValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TalkCaution"]> = ["guardian", "scalp", "infestation", "treated", "event"];

@@ -23,15 +23,19 @@ import {
   type PartedRequest,
   type PartedSection,
   type Patch,
+  type PlanAnswer,
+  type PlanRequest,
   type RawReading,
   type ReadingSummary,
   type SectionPicture,
   type SinceLast,
+  type StepMarks,
   type StrandLines,
   type Talk,
   type TalkCaution,
   type TakeRequest,
   type Taken,
+  type WishRequest,
   type WornStyle,
 } from "@/api";
 import type { Asking } from "./useComputed";
@@ -97,6 +101,18 @@ export const askFall = (question: FallRequest, asking?: Asking): Promise<FallAns
 /** What a plan is objected to for: how surely, by which steps, and what would cure it. */
 export const askJudge = (question: FallRequest, asking?: Asking): Promise<JudgeAnswer> =>
   body(client.POST("/api/compute/judge", { ...as(asking), body: question }));
+
+/** Plans for a head and its wishes, the best first. */
+export const askPlan = (question: PlanRequest, asking?: Asking): Promise<PlanAnswer> =>
+  body(client.POST("/api/compute/plan", { ...as(asking), body: question }));
+
+/** An aim with a wish in plain words made into targets. */
+export const askWish = (question: WishRequest, asking?: Asking): Promise<Aim> =>
+  body(client.POST("/api/compute/wish", { ...as(asking), body: question }));
+
+/** The marks of a plan's own steps. */
+export const askStepMarks = (question: FallRequest, asking?: Asking): Promise<StepMarks[]> =>
+  body(client.POST("/api/compute/step-marks", { ...as(asking), body: question }));
 
 /** The thresholds that the house has set for what is found about a plan. */
 export const askThresholds = (): Promise<NonNullable<FallRequest["thresholds"]>> =>

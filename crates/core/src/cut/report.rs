@@ -40,6 +40,8 @@ pub struct SectionShape {
     pub base: Vec<[f32; 3]>,
     /// The line of the hand, point for point; empty where hair is not held.
     pub hand: Vec<[f32; 3]>,
+    /// From scalp to fingers in its middle, mm; none where hair is not held.
+    pub held_mm: Option<f64>,
 }
 
 /// What there is to say of a move that could be carried out.
@@ -68,6 +70,7 @@ impl SectionShape {
         Self {
             base: shown().map(|share| drawn(&scalp.form.point(&strip.base(share)))).collect(),
             hand: hand.map(|hand| shown().map(|share| drawn(&hand.at(share))).collect()).unwrap_or_default(),
+            held_mm: hand.map(|hand| (hand.at(0.5) - scalp.form.point(&strip.base(0.5))).norm()),
         }
     }
 }

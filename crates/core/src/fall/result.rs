@@ -242,7 +242,7 @@ fn levels(field: &Field, around: &Levels, lowest_mm: f64) -> Vec<LevelShare> {
 }
 
 /// Zones in walking order.
-fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<ZoneFall> {
+pub(crate) fn zones(hair: &Hair, lengths: &[ShareLengths], worn: &AsWorn) -> Vec<ZoneFall> {
     // Sums of hairs, of what is averaged over them, and of mass.
     let mut all = Zone::ALL.map(|zone| (zone, 0.0, [0.0; 4], 0.0));
     for ((strand, lengths), worn) in hair.strands.iter().zip(lengths).zip(&worn.0) {

@@ -27,6 +27,14 @@ impl Place {
         faults.or(())
     }
 
+    /// A height as the nearest point of face or body, and how far below that it lies.
+    pub fn nearest(height_mm: f64, measures: &Measures) -> Self {
+        let off = |point: &Point| (point.height_mm(measures) - height_mm).abs();
+        let near = Point::ALL.into_iter().min_by(|one, other| off(one).total_cmp(&off(other)));
+        let point = near.unwrap_or(Point::Chin);
+        Self { point, below_mm: (point.height_mm(measures) - height_mm).max(OFFSET_MM.0) }
+    }
+
     /// Its height above the ear canals, mm.
     pub fn height_mm(&self, measures: &Measures) -> f64 {
         self.point.height_mm(measures) - self.below_mm

@@ -92,7 +92,7 @@ impl FindingCode {
     ];
 
     /// Findings that say this one, too.
-    pub(super) fn is_part_of(self) -> &'static [Self] {
+    pub(crate) fn is_part_of(self) -> &'static [Self] {
         match self {
             Self::Shelf => &[Self::Triangle],
             Self::BroomEnds => &[Self::SeeThroughEnds],

@@ -29,6 +29,11 @@ pub struct Uncut {
 const FEWER: usize = 6;
 
 impl Uncut {
+    /// How it falls.
+    pub fn fall(&self) -> &Fall {
+        &self.fall
+    }
+
     /// Of a head whose fall is known.
     pub fn of(hair: &Hair, fall: Fall) -> Self {
         let leaves = hair.drapes.iter().map(|drape| drape.leave());

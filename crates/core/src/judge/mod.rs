@@ -57,8 +57,9 @@ pub use known::{Known, Thresholds};
 pub use offer::Cure;
 pub use place::FindingPlace;
 pub use rules::{FindingRule, FindingUnit, Worse, rules};
-pub(crate) use talked::talked;
 pub use talked::{Becomes, TalkAnswer};
+pub(crate) use talked::{asks as measures_reason, talked};
+pub(crate) use trial::{Outcome, Trial, coarse};
 
 use crate::cut::{Cut, cut_until};
 use crate::fall::{AsWorn, fall_as_worn};
@@ -67,7 +68,6 @@ use crate::hair::Hair;
 use crate::stop::{Stop, Unfinished};
 use head::Measured;
 use rayon::prelude::*;
-use trial::Trial;
 
 /// The measure of a finding on a head; none where there is nothing to be measured.
 fn measured(head: &Head, code: FindingCode) -> Option<Measured> {

@@ -47,7 +47,8 @@ pub struct TalkAnswer {
 const CHANGE: f64 = 0.05;
 const LIGHTER: f64 = 0.05;
 
-fn asks(reason: ComingFor) -> Option<FindingCode> {
+/// The finding that measures a reason.
+pub(crate) fn asks(reason: ComingFor) -> Option<FindingCode> {
     match reason {
         ComingFor::Flat => Some(FindingCode::Flat),
         ComingFor::Frizzy => Some(FindingCode::RegrowthStands),

@@ -2,9 +2,9 @@
 
 use super::head::{Head, Uncut};
 use super::severity::SAID;
-use super::{FindingCode, Known, weighed};
-use crate::cut::{Cut, CutResult, cut_until, minutes};
-use crate::fall::{AsWorn, fall, fall_as_worn};
+use super::{FindingCode, Known, measured, weighed};
+use crate::cut::{Cut, CutResult, MoveKind, MoveReport, cut_until, minutes};
+use crate::fall::{AsWorn, Fall, fall, fall_as_worn};
 use crate::hair::Hair;
 use crate::stop::{Stop, Stopped, Unfinished};
 
@@ -21,7 +21,13 @@ pub(crate) struct Trial<'a> {
 
 /// What a cut comes to.
 #[derive(Debug, Clone)]
-pub(super) struct Outcome {
+pub(crate) struct Outcome {
+    /// How it falls.
+    pub fall: Fall,
+    /// How far light comes through the ends, mm.
+    pub light_mm: f64,
+    /// Steps that hardly cut a twentieth of what they are done to, by number.
+    pub idle: Vec<usize>,
     /// How bad each finding is: severity and badness.
     weighed: [(f64, f64); FindingCode::COUNT],
     /// Mean length of all hair left, mm of fibre.
@@ -33,6 +39,11 @@ pub(super) struct Outcome {
 impl Outcome {
     pub fn says(&self, code: FindingCode) -> bool {
         self.weighed[code as usize].0 >= SAID
+    }
+
+    /// How bad a finding is, 0 to 1.
+    pub fn severity(&self, code: FindingCode) -> f64 {
+        self.weighed[code as usize].0
     }
 
     /// How bad a finding is, without an end.
@@ -51,6 +62,8 @@ impl Outcome {
 
 /// By how much a finding may become worse while another is cured.
 const LOUDER: f64 = 0.15;
+/// Share of the hair it is done to under which a step cuts nothing to speak of.
+const IDLE: f64 = 0.05;
 
 /// A coarser head of the same hair, and how it falls.
 pub(crate) fn coarse(hair: &Hair) -> (Hair, Uncut) {
@@ -73,7 +86,7 @@ impl<'a> Trial<'a> {
     }
 
     /// What a cut comes to; none where it can't be carried out.
-    pub(super) fn of(&self, tried: &Cut) -> Result<Option<Outcome>, Stopped> {
+    pub(crate) fn of(&self, tried: &Cut) -> Result<Option<Outcome>, Stopped> {
         let result = match cut_until(self.hair, tried, self.stop) {
             Ok(result) => result,
             Err(Unfinished::Faults(_)) => return Ok(None),
@@ -87,8 +100,16 @@ impl<'a> Trial<'a> {
         let hairs: f64 = self.hair.strands.iter().map(|strand| strand.hairs).sum();
         let fibre =
             self.hair.strands.iter().zip(lengths).map(|(strand, lengths)| strand.hairs * lengths.mean());
+        let cuts_nothing = |(move_, report): (&crate::cut::Move, &MoveReport)| {
+            let takes = matches!(move_.kind, MoveKind::Pause(_) | MoveKind::Weight(_));
+            !move_.off && !takes && report.cut_share < IDLE
+        };
+        let weighed = weighed(&head);
+        let light = measured(&head, FindingCode::SeeThroughEnds);
         Ok(Some(Outcome {
-            weighed: weighed(&head),
+            light_mm: light.map_or(0.0, |light| light.measure),
+            weighed,
+            idle: (0..moves.len()).filter(|i| cuts_nothing((&tried.moves[*i], &moves[*i]))).collect(),
             length_mm: fibre.sum::<f64>() / hairs.max(1e-9),
             minutes: tried
                 .moves
@@ -97,6 +118,7 @@ impl<'a> Trial<'a> {
                 .filter(|(m, _)| !m.off)
                 .map(|(m, report)| minutes(m, report))
                 .sum(),
+            fall: fallen,
         }))
     }
 }

@@ -9,6 +9,10 @@ use crate::message::Message;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
+/// Widths that can be wished, mm, and how many.
+const WIDTH_MM: (f64, f64) = (60.0, 900.0);
+const MOST_WIDTHS: usize = 6;
+
 /// The wish for one zone: where its hair should land, or, where it stands up and comes down to no point, how long it should be
 /// worn.
 #[derive(Debug, Clone, Copy, PartialEq, Default, Serialize, Deserialize)]
@@ -41,11 +45,25 @@ pub struct Aim {
     pub open_face: bool,
     /// Wishes so far.
     pub zones: BTreeMap<Zone, ZoneAim>,
+    /// How wide the outline should be seen from the front, by height; at most six.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub widths: Vec<WidthAim>,
+}
+
+/// How wide the outline should be at a height.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct WidthAim {
+    /// Where.
+    pub at: Place,
+    /// How wide, mm, 60 to 900.
+    pub width_mm: f64,
 }
 
 impl Default for Aim {
     fn default() -> Self {
-        Self { risk: default_risk(), open_face: false, zones: BTreeMap::new() }
+        Self { risk: default_risk(), open_face: false, zones: BTreeMap::new(), widths: Vec::new() }
     }
 }
 
@@ -63,6 +81,13 @@ impl Aim {
         faults.range("risk", self.risk, RISKS, "");
         for (zone, aim) in &self.zones {
             faults.take(&format!("zones.{}", zone.key()), aim.check());
+        }
+        if self.widths.len() > MOST_WIDTHS {
+            faults.push("widths", Problem::too_many(MOST_WIDTHS));
+        }
+        for (i, width) in self.widths.iter().enumerate() {
+            faults.take(&format!("widths.{i}.at"), width.at.check());
+            faults.range(&format!("widths.{i}.width_mm"), width.width_mm, WIDTH_MM, "mm");
         }
         faults.or(())
     }

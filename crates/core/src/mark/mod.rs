@@ -13,9 +13,10 @@ mod sheet;
 mod strand;
 mod zone_mark;
 
-pub use aim::{Aim, ZoneAim};
+pub use aim::{Aim, WidthAim, ZoneAim};
 pub use landing::LandingRange;
 pub use request::{MarkAnswer, MarkRequest, TARGET_MM, find_mark};
 pub use sheet::{MarkSheet, PresentHair, SheetZone, StateMark, ZoneMark, mark_sheet};
 pub use strand::{StrandLines, StrandRequest};
+pub(crate) use zone_mark::strays_mm;
 pub use zone_mark::{Mark, MarkLengths, MarkTask, Outcome};

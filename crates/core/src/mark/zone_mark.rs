@@ -194,6 +194,19 @@ impl MarkTask {
     }
 }
 
+/// By how much the landing of hair cut to a worn length strays in a state, one standard error, worn mm.
+pub(crate) fn strays_mm(
+    (reading, belief): (&ZoneReading, &Belief),
+    hand: &Hand,
+    state: HeldState,
+    style: WornStyle,
+    worn_mm: f64,
+) -> Option<f64> {
+    let fibre_mm = belief.model().fibre_from_worn(worn_mm, style)?.min(reading.present_mm);
+    let held = (hand.hold(state), hand.stray(state.comb));
+    Some(spread(belief, held, style, fibre_mm, reading.present_mm).sd_mm())
+}
+
 /// States in the order a line is easiest to see and keep even in: wet before dry, little pull before much. A fine
 /// comb is for those who choose it; it is advised only where nothing else is as sure.
 const BY_EASE: [(Moisture, Comb); 11] = [

@@ -21,7 +21,7 @@ pub struct JudgeAnswer {
 
 impl FallRequest {
     /// What was said of the head.
-    pub(super) fn known(&self) -> Known {
+    pub(crate) fn known(&self) -> Known {
         let (aim, talk) = (self.aim.as_ref(), self.talk.as_ref());
         Known::of(&self.reading, aim, talk, self.ties_back, &self.thresholds, self.done)
     }

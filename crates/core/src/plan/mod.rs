@@ -7,6 +7,7 @@ mod answer;
 mod document;
 mod judged;
 mod locks;
+mod marks;
 mod parted;
 mod step_picture;
 
@@ -14,5 +15,6 @@ pub use answer::FallAnswer;
 pub use document::{FallRequest, Plan};
 pub use judged::JudgeAnswer;
 pub use locks::{HairState, LocksRequest};
+pub use marks::{StepMark, StepMarks};
 pub use parted::{MovedEnd, PartedRequest, PartedSection, PartingEnd};
 pub use step_picture::{SectionPicture, StepPicture};

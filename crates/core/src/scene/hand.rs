@@ -107,7 +107,7 @@ mod tests {
     #[test]
     fn fingers_close_on_both_sides_of_the_hair_just_below_the_cutting_line_and_the_comb_lies_under_them() {
         let along = |z: f32| (0..9).map(|i| [10.0 * i as f32 - 40.0, 120.0, z]).collect::<Vec<_>>();
-        let section = SectionShape { base: along(0.0), hand: along(80.0) };
+        let section = SectionShape { base: along(0.0), hand: along(80.0), held_mm: Some(80.0) };
         let held = held(&section).expect("it is held");
         let all = |tube: &Tube| tube.iter().flatten().copied().collect::<Vec<_>>();
         let [one, other] = [&held.fingers[0], &held.fingers[1]].map(all);
@@ -130,7 +130,7 @@ mod tests {
                 assert!(faces.dot(&(pair[0][0] - axis)) > 0.0);
             }
         }
-        let nothing = SectionShape { base: vec![], hand: vec![] };
+        let nothing = SectionShape { base: vec![], hand: vec![], held_mm: None };
         assert!(super::held(&nothing).is_none());
     }
 }

@@ -3,18 +3,21 @@
 use crate::http::{ApiError, Asked, JsonBody, Lane, PngBytes, ProblemDetails, SignedIn, State};
 use crate::picture::{scalp_of_png, scalp_to_compare};
 use actix_web::{HttpResponse, get, post, web};
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
 use spirel_core::Stop;
-use spirel_core::cut::{ShippedCut, shipped};
+use spirel_core::cut::{Cut, ShippedCut, shipped};
 use spirel_core::fall::svg;
 use spirel_core::fibre::{HangRequest, HangResult, WornStyle};
 use spirel_core::grow::{Doubt, HairNow, HairRequest};
 use spirel_core::head::Figure;
 use spirel_core::lock::Lock;
 use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, StrandRequest, mark_sheet};
+use spirel_core::method::{Rule, ShippedMethod, methods, rules};
 use spirel_core::plan::{
     FallAnswer, FallRequest, JudgeAnswer, LocksRequest, PartedRequest, PartedSection, SectionPicture,
+    StepMarks,
 };
+use spirel_core::planner::{PlanAnswer, PlanRequest, WishRequest};
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};
 use spirel_core::scope::{HairCount, count_until};
 use spirel_core::summary::{ReadingSummary, summarise};
@@ -230,6 +233,67 @@ pub async fn judge(
     let head = state.head(&state.heavy, &asked, body.0.head()).await?;
     let judged = move |stop: &Stop| body.0.judge_on(&head.hair, &head.uncut, stop);
     Ok(web::Json(state.heavy.run(&asked, judged).await?))
+}
+
+/// An aim with a wish in plain words made into targets, from the hair there is.
+#[utoipa::path(tag = "compute", request_body = WishRequest, responses(
+    (status = 200, body = Aim), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/wish")]
+pub async fn wish(
+    asked: Asked,
+    state: web::Data<State>,
+    body: JsonBody<WishRequest>,
+) -> Result<web::Json<Aim>, ApiError> {
+    let head = state.head(&state.heavy, &asked, body.0.on.clone()).await;
+    let head = head.map_err(|refused| refused.under("on"))?;
+    let wished = move |_: &Stop| body.0.answer_on(&head.hair, head.uncut.fall());
+    Ok(web::Json(state.heavy.run(&asked, wished).await?))
+}
+
+/// The marks of a plan's own steps: where on the comb each is cut, where that lands, and how much to keep back until it was seen.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, body = Vec<StepMarks>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/step-marks")]
+pub async fn step_marks(
+    asked: Asked,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<web::Json<Vec<StepMarks>>, ApiError> {
+    let head = state.head(&state.heavy, &asked, body.0.head()).await?;
+    let marked = move |stop: &Stop| body.0.marks_on(&head.hair, stop);
+    Ok(web::Json(state.heavy.run(&asked, marked).await?))
+}
+
+/// Plans proposed for a head and its wishes: by up to three ways of working, each with its reasons, and what was considered beside them.
+#[utoipa::path(tag = "compute", request_body = PlanRequest, responses(
+    (status = 200, body = PlanAnswer), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/plan")]
+pub async fn plan(
+    asked: Asked,
+    state: web::Data<State>,
+    body: JsonBody<PlanRequest>,
+) -> Result<web::Json<PlanAnswer>, ApiError> {
+    body.0.check()?;
+    let head = state.head(&state.heavy, &asked, body.0.of(Cut::default()).head()).await?;
+    let proposed = move |stop: &Stop| body.0.propose_on(&head.hair, &head.uncut, stop, &|_| {});
+    Ok(web::Json(state.heavy.run(&asked, proposed).await?))
+}
+
+/// The ways of working that ship, and the rules that hold across them.
+#[derive(Serialize, ToSchema)]
+pub struct Methods {
+    methods: &'static [ShippedMethod],
+    rules: &'static [Rule],
+}
+
+/// The ways of working that plans are proposed by, and the rules that hold across them.
+#[utoipa::path(tag = "compute", responses((status = 200, body = Methods)))]
+#[get("/api/methods")]
+pub async fn methods_and_rules(_person: SignedIn) -> web::Json<Methods> {
+    web::Json(Methods { methods: methods(), rules: rules::rules() })
 }
 
 /// A plan on the client's own head as a scene in space: head, hair before and after, and sections of the shown move

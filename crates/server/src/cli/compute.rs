@@ -10,6 +10,7 @@ use spirel_core::fall::svg;
 use spirel_core::fibre::HangRequest;
 use spirel_core::mark::MarkRequest;
 use spirel_core::plan::{FallAnswer, FallRequest};
+use spirel_core::planner::PlanRequest;
 use spirel_core::scope::count;
 use spirel_core::units::LengthUnit;
 use spirel_core::{Arg, FieldError, FieldErrors, Message, Problem};
@@ -32,6 +33,8 @@ pub(super) enum ComputeCommand {
     Fall(FallOptions),
     /// What a demanding eye would object to in a plan, why, and what would cure it (reads docs/formats/fall-request.schema.json).
     Judge(Batch),
+    /// Plans for a head and its wishes, the best first (docs/formats/plan-request.schema.json).
+    Plan(Batch),
     /// How many hairs grow on a square centimetre, counted on a picture (PNG) of a square of scalp.
     Count(CountOptions),
 }
@@ -118,6 +121,17 @@ pub(super) fn run(what: &ComputeCommand) -> ExitCode {
                 .iter()
                 .flat_map(|found| iter::once(&found.text).chain(found.cures.iter().map(|cure| &cure.text)));
             let text = in_words(findings.chain(answer.talk.iter().map(|talk| &talk.text)), request.unit);
+            Ok(Worded { answer, text })
+        }),
+        ComputeCommand::Plan(options) => answer_all(options, |request: &PlanRequest| {
+            let answer = request.propose()?;
+            let plans = answer
+                .proposals
+                .iter()
+                .flat_map(|plan| plan.why.iter().chain(&plan.keeps).chain(&plan.loses));
+            let others = answer.considered.iter().map(|other| &other.why_not);
+            let far = answer.out_of_reach.iter().map(|far| &far.text);
+            let text = in_words(plans.chain(others).chain(far), request.unit);
             Ok(Worded { answer, text })
         }),
         ComputeCommand::Count(options) => answer_count(options),

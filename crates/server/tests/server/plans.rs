@@ -65,6 +65,36 @@ async fn what_is_found_about_a_plan_is_cured_by_what_is_offered() {
 }
 
 #[tokio::test]
+async fn plans_are_proposed_and_what_one_says_comes_of_its_cut_does() {
+    let (_app, ivo) = stylist().await;
+    let zone = json!({"stretched_mm": 420.0, "sprung_mm": 340.0});
+    let wish = json!({"lands": {"point": "shoulder"}});
+    let request = json!({
+        "reading": {"zones": {"top": zone, "nape": zone}},
+        "aim": {"zones": {"nape": wish, "left_side": wish, "right_side": wish}},
+    });
+    let answer: Value = ivo.post("/api/compute/plan", &request).await.json().await.unwrap();
+    let plans = answer["proposals"].as_array().unwrap();
+    assert!((2..=3).contains(&plans.len()) && answer["evaluations"].as_u64().unwrap() > 20);
+    let fall = json!({"reading": request["reading"], "plan": {"cut": plans[0]["cut"]}});
+    let fall: Value = ivo.post("/api/compute/fall", &fall).await.json().await.unwrap();
+    let ends = |zone: &Value| {
+        let zones = fall["after"]["zones"].as_array().unwrap();
+        zones.iter().find(|fallen| fallen["zone"] == *zone).unwrap()["ends_at_mm"].as_f64().unwrap()
+    };
+    for zone in plans[0]["zones"].as_array().unwrap() {
+        assert!((zone["reached_mm"].as_f64().unwrap() - ends(&zone["zone"])).abs() < 1e-9);
+    }
+    let known = ivo.read("/api/methods").await;
+    let count = |name: &str| known[name].as_array().unwrap().len();
+    assert_eq!((count("methods"), count("rules")), (17, 50));
+    let mut bad = request.clone();
+    bad["methods"] = json!(["guesswork"]);
+    let problem = refused(ivo.post("/api/compute/plan", &bad).await, StatusCode::UNPROCESSABLE_ENTITY).await;
+    assert_eq!(problem["fields"][0]["field"], "methods.0");
+}
+
+#[tokio::test]
 async fn what_the_house_objects_to_is_its_owners_to_set_and_what_is_sent_along_decides() {
     let (app, ivo) = stylist().await;
     let mut request = request(&ivo, "quay_school").await;

@@ -1,8 +1,17 @@
 <script setup lang="ts">
 import { copy, same } from "@/shared/plain";
-import { type Place, type SheetZone, type Zone, type ZoneAim, zoneValues } from "@/api";
+import {
+  type Place,
+  type SheetZone,
+  type StartingWish,
+  type Zone,
+  type ZoneAim,
+  startingWishValues,
+  zoneValues,
+} from "@/api";
 import {
   SaveState,
+  hairQuestion,
   headQuestion,
   marksQuestion,
   uncutQuestion,
@@ -10,7 +19,8 @@ import {
   useUndoKeys,
   useVisit,
 } from "@/features/visit";
-import { askFigure, askMarks } from "@/shared/ask";
+import { askFall, askFigure, askMarks, askWish } from "@/shared/ask";
+import { notify } from "@/shared/notify";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceRow from "@/shared/ChoiceRow.vue";
 import FailureNote from "@/shared/FailureNote.vue";
@@ -24,11 +34,12 @@ import { useMediaQuery } from "@vueuse/core";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
 import AimFigure from "./AimFigure.vue";
+import AimWidths from "./AimWidths.vue";
 import PlaceField from "./PlaceField.vue";
 import { SIDES, STRANDS, longer, placeAt, stands, type Side } from "./figureDrawing";
 import { sayWish } from "./sayPlace";
 
-const { unit, say } = useUnit();
+const { unit, say, tellFailure } = useUnit();
 const visit = useVisit();
 const document = useStage("aim");
 useUndoKeys(document);
@@ -66,6 +77,36 @@ const open = computed({
   get: () => aim.value.open_face ?? false,
   set: (open_face) => (aim.value = { ...aim.value, open_face }),
 });
+
+const widths = computed({
+  get: () => aim.value.widths ?? [],
+  set: (widths) => (aim.value = { ...aim.value, widths }),
+});
+const widthFault = (field: string) => {
+  const said = document.faultAt(field);
+  return said ? t("field-fault", { said }) : undefined;
+};
+const fallNow = useComputed(
+  "fall",
+  computed(() => uncutQuestion(visit.value)),
+  askFall,
+);
+
+/** Wishes in plain words: each sets its targets, to be changed from there. */
+const STARTS = startingWishValues;
+const headed = computed(() => hairQuestion(visit.value));
+const starting = ref(false);
+async function begin(wanted: StartingWish) {
+  if (!headed.value) return;
+  starting.value = true;
+  try {
+    aim.value = await askWish({ on: headed.value, aim: aim.value, wish: wanted });
+  } catch (error) {
+    notify(tellFailure(error));
+  } finally {
+    starting.value = false;
+  }
+}
 
 const alike = ref(same(aim.value.zones.left_side, aim.value.zones.right_side));
 const other = computed(() => mirrored(zone.value));
@@ -142,13 +183,24 @@ function setAlike(on: boolean) {
   if (on && other.value && now) wish(zone.value, now);
 }
 
+/** Whether the hair of a zone ends above a place. */
+function tooShort(name: Zone, place: Place): boolean {
+  if (!figure.data.value) return false;
+  const height = heightOf(figure.data.value, place.point) - (place.below_mm ?? 0);
+  return sheets(name).some(({ present }) => present && present.height_mm > height + REACH_MM);
+}
+/** What nobody sees that hair is too short by, mm. */
+const REACH_MM = 2;
+
 /** One line all round: every zone whose hair hangs to that point; or one length. */
 function everywhere() {
   const now = aim.value.zones[zone.value];
   if (!now || !figure.data.value) return;
   const zones = { ...aim.value.zones };
   for (const known of figure.data.value.zones) {
-    const reaches = !now.lands || known.reaches.some((reach) => reach.point === now.lands?.point);
+    const reaches =
+      !now.lands ||
+      (known.reaches.some((reach) => reach.point === now.lands?.point) && !tooShort(known.zone, now.lands));
     if (reaches && known.zone !== "fringe") zones[known.zone] = copy(now);
   }
   aim.value = { ...aim.value, zones };
@@ -225,6 +277,14 @@ function difference(name: Zone): string {
         @worn="wear"
       />
       <CheckField v-model="open" :label="t('aim-openFace')" :disabled="locked" />
+      <AimWidths
+        v-if="figure.data.value"
+        v-model="widths"
+        :figure="figure.data.value"
+        :now="fallNow.data.value?.before"
+        :fault-at="widthFault"
+        :disabled="locked"
+      />
       <ChoiceRow v-if="wished" v-model="drawn" :label="t('aim-drawn')" hide-label :choices="states" />
       <p class="legend small">
         <span class="now">{{ t("aim-legend-now") }}</span>
@@ -234,6 +294,12 @@ function difference(name: Zone): string {
     </section>
     <section class="stack">
       <FailureNote v-if="marks.error.value" :error="marks.error.value" @again="marks.refetch()" />
+      <div class="row begin" role="group" :aria-label="t('aim-begin')">
+        <span class="soft">{{ t("aim-begin") }}</span>
+        <ElButton v-for="name in STARTS" :key="name" :disabled="locked || !headed || starting" @click="begin(name)">
+          {{ t(`aim-begin-${name}`) }}
+        </ElButton>
+      </div>
       <div v-if="figure.data.value" class="sheet form">
         <h2>{{ t(`zone-${zone}`) }}</h2>
         <ChoiceRow
@@ -315,7 +381,7 @@ function difference(name: Zone): string {
         <p class="soft small">{{ t("aim-riskHint") }}</p>
       </div>
       <p>
-        <RouterLink class="onward" :to="{ name: 'mark' }">{{ t("aim-onward") }}</RouterLink>
+        <RouterLink class="onward" :to="{ name: 'plan' }">{{ t("aim-onward") }}</RouterLink>
       </p>
     </section>
   </div>

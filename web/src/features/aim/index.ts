@@ -1,1 +1,1 @@
-export { sayWish } from "./sayPlace";
+export { sayPlace, sayWish } from "./sayPlace";

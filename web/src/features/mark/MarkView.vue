@@ -8,11 +8,14 @@ import { onComb } from "@/shared/lengths";
 import { sayPatch } from "@/shared/patches";
 import { useComputed } from "@/shared/useComputed";
 import { useUnit } from "@/shared/unit";
+import { bodyOf } from "@/features/visit";
 import { onKeyStroke } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
 import { t } from "@/shared/words";
 import { useRoute, useRouter } from "vue-router";
+import ChoiceRow from "@/shared/ChoiceRow.vue";
 import DrawnComb from "./DrawnComb.vue";
+import PlanMarks from "./PlanMarks.vue";
 import ScreenScale from "./ScreenScale.vue";
 import StateCard from "./StateCard.vue";
 import StateChart from "./StateChart.vue";
@@ -30,6 +33,12 @@ const { pixelsPerMm, measured } = useScreenScale();
 const scaling = ref(false);
 const picture = ref<"strand" | "states">("strand");
 
+/** Where there is a plan, its marks are the marks; the zones are for working without one. */
+const planned = computed(() => bodyOf(visit.value, "plan").cut.moves.length > 0);
+const which = ref<"plan" | "zones">(planned.value && !route.params.zone ? "plan" : "zones");
+const ways = computed(() =>
+  (["plan", "zones"] as const).map((value) => ({ value, label: t(`planMarks-by-${value}`) })),
+);
 const zones = computed(() => sheet.data.value?.zones ?? []);
 /** The zone, or half of one, is part of the address, so that it can be linked to. */
 const patch = computed<Patch>({
@@ -113,7 +122,9 @@ watch([patch, strip, () => zones.value.length], showInHand, { flush: "post" });
 <template>
   <div class="view">
     <h1 class="visually-hidden">{{ t("stage-mark") }}</h1>
-    <nav ref="strip" class="zones" :aria-label="t('mark-zones')">
+    <ChoiceRow v-if="planned" v-model="which" class="which" :label="t('planMarks-which')" hide-label :choices="ways" />
+    <PlanMarks v-if="which === 'plan'" class="by-step" />
+    <nav v-show="which === 'zones'" ref="strip" class="zones" :aria-label="t('mark-zones')">
       <RouterLink
         v-for="zone in zones"
         :key="zone.patch"
@@ -136,7 +147,7 @@ watch([patch, strip, () => zones.value.length], showInHand, { flush: "post" });
       <a class="action" :href="`/api/visits/${visit.id}/export.json`" download>{{ t("mark-json") }}</a>
       <a class="action" :href="`/api/visits/${visit.id}/export.csv`" download>{{ t("mark-csv") }}</a>
     </p>
-    <div class="main stack">
+    <div v-show="which === 'zones'" class="main stack">
       <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
       <template v-if="here?.result">
         <h2 class="visually-hidden">{{ sayPatch(patch) }}</h2>
@@ -205,7 +216,7 @@ watch([patch, strip, () => zones.value.length], showInHand, { flush: "post" });
 <style scoped>
 .view {
   display: grid;
-  grid-template: auto 1fr / 250px minmax(0, 1fr);
+  grid-template: auto auto 1fr / 250px minmax(0, 1fr);
   gap: 0 28px;
   max-width: 1520px;
   margin: 0 auto;
@@ -281,8 +292,17 @@ watch([patch, strip, () => zones.value.length], showInHand, { flush: "post" });
   color: var(--on-ink);
 }
 
+.which,
+.by-step {
+  grid-column: 1 / -1;
+}
+
+.which {
+  padding-bottom: 10px;
+}
+
 .main {
-  grid-area: 1 / 2 / span 2;
+  grid-area: 2 / 2 / span 2;
   gap: 12px;
 }
 

@@ -19,13 +19,16 @@ import { t } from "@/shared/words";
 import DrawnComb from "./DrawnComb.vue";
 import { onTheComb } from "./comb";
 import { keyOf, verdict } from "./states";
-import { uncutQuestion } from "@/features/visit";
+import { bodyOf, uncutQuestion } from "@/features/visit";
+import PlanMarks from "./PlanMarks.vue";
 import { useSheet } from "./useSheet";
 
 const { unit } = useUnit();
 const session = useSession();
 const { visit, question, sheet } = useSheet();
 
+/** What is printed is the plan, where there is one. */
+const planned = computed(() => bodyOf(visit.value, "plan").cut.moves.length > 0);
 const rows = computed(() =>
   (sheet.data.value?.zones ?? []).filter((zone) => zone.result).map((zone) => ({ zone, answer: advice(zone) })),
 );
@@ -89,36 +92,39 @@ const box = computed<Box | undefined>(() => {
         <template v-if="question.fringe === 'has' || question.fringe === 'wants'">{{ t("print-fringe") }}</template>
       </p>
     </header>
-    <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
-    <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print-nothing") }}</p>
-    <article v-for="{ zone, answer } in rows" :key="zone.patch">
-      <h2>{{ sayPatch(zone.patch) }}</h2>
+    <PlanMarks print />
+    <template v-if="!planned">
+      <FailureNote v-if="sheet.error.value" :error="sheet.error.value" @again="sheet.refetch()" />
+      <p v-else-if="sheet.data.value && rows.length === 0">{{ t("print-nothing") }}</p>
+      <article v-for="{ zone, answer } in rows" :key="zone.patch">
+        <h2>{{ sayPatch(zone.patch) }}</h2>
 
-      <template v-if="answer && 'mark' in answer && answer.mark && answer.kind === 'cut'">
-        <p class="mark">
-          <b>{{ onComb(unit, answer.mark.comb_mm) }} {{ signOf(unit) }}</b> {{ t(`states-${keyOf(answer.state)}`) }}
-          <template v-if="onTheComb(unit, answer.mark.comb_mm).combs">
-            ({{ t("mark-combs", { count: onTheComb(unit, answer.mark.comb_mm).combs }) }})
-          </template>
-        </p>
-        <p>
-          {{
-            t(question.aim.zones[zone.zone]!.lands ? "print-line" : "print-lineWorn", {
-              aim: sayWish(question.aim.zones[zone.zone]!, unit),
-              target: say(unit, zone.result!.target_mm),
-              low: numberIn(unit, answer.mark.lands_low_mm),
-              high: say(unit, answer.mark.lands_high_mm),
-              extra: say(unit, answer.mark.allowance_held_mm),
-            })
-          }}
-        </p>
-        <DrawnComb print :unit="unit" :mark-mm="answer.mark.comb_mm" :comb="answer.state.comb" />
-      </template>
-      <p v-else class="mark">{{ t(`mark-verdict-${answer?.kind ?? "unsure"}`) }}</p>
-    </article>
-    <p v-if="left.length" class="left">
-      {{ t("print-left", { zones: left.map((zone) => sayPatch(zone.patch)).join(", ") }) }}
-    </p>
+        <template v-if="answer && 'mark' in answer && answer.mark && answer.kind === 'cut'">
+          <p class="mark">
+            <b>{{ onComb(unit, answer.mark.comb_mm) }} {{ signOf(unit) }}</b> {{ t(`states-${keyOf(answer.state)}`) }}
+            <template v-if="onTheComb(unit, answer.mark.comb_mm).combs">
+              ({{ t("mark-combs", { count: onTheComb(unit, answer.mark.comb_mm).combs }) }})
+            </template>
+          </p>
+          <p>
+            {{
+              t(question.aim.zones[zone.zone]!.lands ? "print-line" : "print-lineWorn", {
+                aim: sayWish(question.aim.zones[zone.zone]!, unit),
+                target: say(unit, zone.result!.target_mm),
+                low: numberIn(unit, answer.mark.lands_low_mm),
+                high: say(unit, answer.mark.lands_high_mm),
+                extra: say(unit, answer.mark.allowance_held_mm),
+              })
+            }}
+          </p>
+          <DrawnComb print :unit="unit" :mark-mm="answer.mark.comb_mm" :comb="answer.state.comb" />
+        </template>
+        <p v-else class="mark">{{ t(`mark-verdict-${answer?.kind ?? "unsure"}`) }}</p>
+      </article>
+      <p v-if="left.length" class="left">
+        {{ t("print-left", { zones: left.map((zone) => sayPatch(zone.patch)).join(", ") }) }}
+      </p>
+    </template>
   </div>
 </template>
 

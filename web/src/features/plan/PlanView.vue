@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { copy } from "@/shared/plain";
-import type { Cure, Cut, FallRequest, Finding, Move } from "@/api";
+import type { Cure, Cut, FallRequest, Finding, Move, Proposal } from "@/api";
 import { SaveState, bodyOf, hairQuestion, planQuestion, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCuts, askFall, askFigure, askJudge, askScene, askSections, askThresholds } from "@/shared/ask";
+import { askCuts, askFall, askFigure, askJudge, askPlan, askScene, askSections, askThresholds } from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";
@@ -22,11 +22,13 @@ import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
 import MoveForm from "./MoveForm.vue";
 import OpenCut from "./OpenCut.vue";
+import PlanProposals from "./PlanProposals.vue";
+import { againRequest } from "./useProposals";
 import ResultStrip from "./ResultStrip.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
 import { added, changed, doubled, swapped, without } from "./moves";
-import StepHead from "./StepHead.vue";
+import StepHead from "@/shared/StepHead.vue";
 import StepWords from "./StepWords.vue";
 import TalkAnswers from "./TalkAnswers.vue";
 import { AT_ONCE, numbered } from "./findings";
@@ -41,7 +43,7 @@ const HeadSpace = defineAsyncComponent(() => import("./HeadSpace.vue"));
 const FOLLOW_MS = 60;
 const SPACE_REST_MS = 900;
 
-const { unit, tell } = useUnit();
+const { unit, say, tell, tellFailure } = useUnit();
 const visit = useVisit();
 const document = useStage("plan");
 useUndoKeys(document);
@@ -110,6 +112,33 @@ function cure({ cut, text }: Cure) {
   put(cut);
   notify(t("plan-cured", { cure: tell(text) }));
 }
+/** Plan opens with what can be proposed, until there are steps. */
+const proposing = ref(plan.value.cut.moves.length === 0 && !locked.value);
+function choose({ cut, name }: Proposal) {
+  open.value = 0;
+  put(copy(cut));
+  proposing.value = false;
+  notify(t("proposals-chosen", { name }));
+}
+/** The lengths of these steps solved anew for the wish, all else as it is. */
+const solving = ref(false);
+async function solveAgain() {
+  if (!question.value) return;
+  solving.value = true;
+  try {
+    const answer = await askPlan(againRequest(question.value, held.value));
+    const best = answer.proposals[0];
+    if (!best) return notify(t("proposals-againNone"));
+    put(best.cut);
+    notify(t("proposals-againDone", { off: say(best.score.wish_rms_mm) }));
+  } catch (error) {
+    notify(tellFailure(error));
+  } finally {
+    solving.value = false;
+  }
+}
+/** Steps whose length stays when the rest is solved again. */
+const held = ref<number[]>([]);
 const change = (at: number, how: (move: Move) => void) => put(changed(plan.value.cut, at, how));
 
 function begin(key: string) {
@@ -173,7 +202,7 @@ function does(at: number): string {
   <div class="view" :class="{ compares: beside.cut.value }">
     <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
-    <TalkAnswers :answers="fall.data.value?.talk ?? []" :name="visit.client.name" />
+    <TalkAnswers v-if="!proposing" :answers="fall.data.value?.talk ?? []" :name="visit.client.name" />
     <ResultStrip
       v-if="narrow && fall.data.value && figure.data.value && view && question"
       :answer="fall.data.value"
@@ -181,8 +210,27 @@ function does(at: number): string {
       :figure="figure.data.value"
       :frame="view"
     />
-    <section class="stack">
+    <PlanProposals
+      v-if="proposing && figure.data.value && view"
+      class="wide"
+      :shown="proposing"
+      :question="question"
+      :figure="figure.data.value"
+      :frame="view"
+      :disabled="locked"
+      @choose="choose"
+      @close="proposing = false"
+    />
+    <section v-show="!proposing" class="stack">
       <div class="stack tight">
+        <p class="row acts">
+          <ElButton type="primary" plain :disabled="!known" @click="proposing = true">{{
+            t("proposals-open")
+          }}</ElButton>
+          <ElButton v-if="moves.length > 0" :disabled="locked || !known" :loading="solving" @click="solveAgain">{{
+            t("proposals-again")
+          }}</ElButton>
+        </p>
         <div class="beside">
           <div>
             <ChoiceField
@@ -250,6 +298,13 @@ function does(at: number): string {
               <ElButton :disabled="locked" @click="change(i, (m) => (m.off = !m.off))">
                 {{ move.off ? t("plan-on") : t("plan-off") }}
               </ElButton>
+              <ElButton
+                :disabled="locked"
+                :aria-pressed="held.includes(i)"
+                @click="held = held.includes(i) ? held.filter((step) => step !== i) : [...held, i]"
+              >
+                {{ t(held.includes(i) ? "plan-held" : "plan-hold") }}
+              </ElButton>
               <ElButton :disabled="locked || i === 0" @click="shift(i, -1)">{{ t("plan-up") }}</ElButton>
               <ElButton :disabled="locked || i === moves.length - 1" @click="shift(i, 1)">{{
                 t("plan-down")
@@ -270,7 +325,7 @@ function does(at: number): string {
         <RouterLink :to="{ name: 'read' }">{{ t("plan-headInRead") }}</RouterLink>
       </p>
     </section>
-    <section class="stack">
+    <section v-show="!proposing" class="stack">
       <EmptyState v-if="!known" :text="t('plan-notRead')">
         <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
       </EmptyState>
@@ -330,7 +385,7 @@ function does(at: number): string {
       </template>
       <p v-else-if="known && !failure" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
     </section>
-    <section class="stack">
+    <section v-show="!proposing" class="stack">
       <template v-if="fall.data.value && figure.data.value && view && question">
         <template v-if="beside.cut.value">
           <FailureNote v-if="beside.fall.error.value" :error="beside.fall.error.value" @again="beside.fall.refetch()" />
@@ -467,6 +522,10 @@ section + section {
   padding: 6px 12px;
   min-height: 40px;
   font-size: 0.92rem;
+}
+
+.wide {
+  grid-column: 1 / -1;
 }
 
 .onward {

@@ -5,7 +5,7 @@ import { same } from "@/shared/plain";
 import { t } from "@/shared/words";
 import { computed, ref } from "vue";
 import PartingHead from "./PartingHead.vue";
-import StepHead from "./StepHead.vue";
+import StepHead from "@/shared/StepHead.vue";
 
 const region = defineModel<Region>({ required: true });
 const props = defineProps<{

@@ -1,0 +1,132 @@
+//! A way of working that may be proposed: a method with one of its choices, or a cut that is solved again.
+
+use super::freedom::Freedom;
+use super::request::Pins;
+use crate::cut::{Cut, Move, MoveKind, Technique};
+use crate::fibre::{Comb, Moisture};
+use crate::head::{Measures, Zone};
+use crate::method::{Clause, Facts, Method, Practice, Rule, Start, Variant};
+
+/// Ways to choose that are tried of a method.
+const MOST_VARIANTS: usize = 4;
+
+/// It.
+#[derive(Debug, Clone)]
+pub(super) struct Candidate {
+    pub key: String,
+    pub name: String,
+    pub sentence: String,
+    pub method: Option<Method>,
+    pub freedom: Freedom,
+    /// Reasons that hold, and what they count together.
+    pub suits: Vec<Clause>,
+    /// Where it stands among all: what breaks a tie.
+    pub number: usize,
+}
+
+impl Candidate {
+    /// What the reasons that hold count, as a share of all it has: a method with many reasons is not better for that.
+    pub fn weight(&self) -> f64 {
+        let Some(method) = &self.method else { return 0.0 };
+        let all: f64 = method.suits.iter().map(Clause::weight).sum();
+        let holds: f64 = self.suits.iter().map(Clause::weight).sum();
+        holds * (0.5 + 0.5 * holds / all.max(1e-9))
+    }
+
+    /// A method with each of its choices that can be tried here.
+    pub fn all(key: &str, number: usize, method: &Method, facts: &Facts) -> Vec<Self> {
+        let mut ways: Vec<Vec<Variant>> = vec![Vec::new()];
+        for choice in &method.choices {
+            let open = choice
+                .options
+                .iter()
+                .filter(|option| option.when.as_ref().is_none_or(|when| when.holds(facts)));
+            let open: Vec<&Variant> = open.collect();
+            ways = ways
+                .iter()
+                .flat_map(|way| {
+                    open.iter().map(move |option| [way.as_slice(), &[(*option).clone()]].concat())
+                })
+                .collect();
+            ways.truncate(MOST_VARIANTS);
+        }
+        let suits: Vec<Clause> =
+            method.suits.iter().filter(|clause| clause.when.holds(facts)).cloned().collect();
+        let one = |options| Self {
+            key: key.to_owned(),
+            name: method.name.clone(),
+            sentence: method.sentence.clone(),
+            method: Some(method.clone()),
+            freedom: Freedom::Method { method: method.clone(), options },
+            suits: suits.clone(),
+            number,
+        };
+        ways.into_iter().map(one).collect()
+    }
+
+    /// The cut with these values, as the rules that hold and the pins want it.
+    pub fn cut(&self, values: &[f64], measures: &Measures, rules: &[&Rule], pins: &Pins) -> Option<Cut> {
+        let mut cut = self.freedom.cut(values, measures)?;
+        let own = matches!(self.freedom, Freedom::Steps { .. });
+        if !own {
+            for practice in rules.iter().flat_map(|rule| &rule.then) {
+                let points = self.key == "pointed_line" && *practice == Practice::LineBlunt;
+                if !points {
+                    practice.give(&mut cut);
+                }
+            }
+            cut.name.clone_from(&self.name);
+        }
+        if pins.no_thinning {
+            for move_ in &mut cut.moves {
+                match move_.kind {
+                    MoveKind::Weight(_) => move_.off = true,
+                    _ => (move_.technique, move_.pattern) = (Technique::default(), None),
+                }
+            }
+        }
+        if let Some(moisture) = pins.moisture {
+            for move_ in cut.moves.iter_mut().filter(|move_| cuts(move_)) {
+                move_.state.moisture = moisture;
+                if moisture != Moisture::Dry && move_.state.comb == Comb::None {
+                    move_.state.comb = Comb::Wide;
+                }
+            }
+        }
+        cut.check().ok().map(|()| cut)
+    }
+}
+
+fn cuts(move_: &Move) -> bool {
+    !matches!(move_.kind, MoveKind::Pause(_))
+}
+
+/// Whether a method cuts a fringe on its own.
+pub(super) fn has_fringe(method: &Method) -> bool {
+    method
+        .figures
+        .iter()
+        .any(|figure| matches!(&figure.start, Start::Wish { wish, .. } if wish[..] == [Zone::Fringe]))
+}
+
+/// A method with the steps of a module after its own.
+pub(super) fn joined(method: &Method, module: &Method) -> Method {
+    let mut whole = method.clone();
+    let by = whole.cut.moves.len();
+    whole.cut.moves.extend(module.cut.moves.iter().cloned().map(|move_| Move { id: 0, ..move_ }));
+    crate::member::identify(&mut whole.cut.moves);
+    for figure in &module.figures {
+        let mut figure = figure.clone();
+        for binding in &mut figure.at {
+            if let Some((number, rest)) =
+                binding.path.strip_prefix("/moves/").and_then(|rest| rest.split_once('/'))
+                && let Ok(number) = number.parse::<usize>()
+            {
+                binding.path = format!("/moves/{}/{rest}", number + by);
+            }
+        }
+        whole.figures.push(figure);
+    }
+    whole.suits.extend(module.suits.iter().cloned());
+    whole
+}

@@ -1,0 +1,134 @@
+//! What plans are compared by: each part in units of about one for what a stylist would call a fault.
+
+use super::target::Target;
+use crate::fall::{Fall, Outline};
+use crate::hair::Hair;
+use crate::judge::{FindingCode, Outcome};
+use crate::mark::WidthAim;
+use serde::Serialize;
+
+/// A wish missed by so much is a fault, mm; the same of a width.
+const WISH_MM: f64 = 6.0;
+const WIDTH_MM: f64 = 10.0;
+/// Most that one wish counts, in faults.
+const MOST: f64 = 30.0;
+/// So many minutes over are a fault; and each minute counts a little.
+const OVER_MIN: f64 = 10.0;
+const MINUTE: f64 = 0.004;
+/// What all the hair would count.
+const HAIR: f64 = 1.5;
+/// What a suit counts, a rule that is kept, and one that is not.
+const SUIT: f64 = 0.45;
+const KEPT: f64 = 0.05;
+const BROKEN: f64 = 0.15;
+/// What they came for counts so many times.
+const CAME_FOR: f64 = 2.5;
+/// A step that cuts nothing.
+const IDLE: f64 = 0.3;
+
+/// What a plan was chosen by; less is better.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = PlanScore))]
+pub struct Score {
+    /// Wishes missed, root mean square over the zones that have one, mm.
+    pub wish_rms_mm: f64,
+    /// Wishes.
+    pub wishes: f64,
+    /// Widths.
+    pub widths: f64,
+    /// Findings.
+    pub findings: f64,
+    /// Minutes.
+    pub minutes: f64,
+    /// Hair that goes.
+    pub hair: f64,
+    /// How little the method suits, by its own reasons and by the rules: negative is well.
+    pub suits: f64,
+    /// All of it.
+    pub total: f64,
+}
+
+/// What a plan is held against.
+pub(super) struct Against<'a> {
+    pub targets: &'a [Target],
+    pub widths: &'a [WidthAim],
+    pub before: &'a Fall,
+    pub minutes: Option<f64>,
+    /// What they came for is measured by these.
+    pub came_for: &'a [FindingCode],
+}
+
+/// Width of an outline, mm, on the mean over two fingers of height.
+pub(super) fn width_mm(front: &Outline, height_mm: f64) -> f64 {
+    (-2..=2).map(|step| front.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0
+}
+
+/// Root mean square by which wishes are missed, mm.
+pub(super) fn rms_mm(targets: &[Target], fall: &Fall) -> f64 {
+    let sum: f64 = targets.iter().map(|target| target.lacks_mm(&fall.zones).powi(2)).sum();
+    (sum / targets.len().max(1) as f64).sqrt()
+}
+
+/// How a finding counts among others.
+fn counts(code: FindingCode) -> f64 {
+    match code {
+        // Wishes are weighed by themselves.
+        FindingCode::WishMissed => 0.0,
+        FindingCode::KeptHairLost | FindingCode::TieNotReached => 2.0,
+        _ => 1.0,
+    }
+}
+
+impl Score {
+    /// Of a cut, by what came of it, what its method's reasons count here, and the rules it keeps and breaks.
+    pub(super) fn of(
+        hair: &Hair,
+        outcome: &Outcome,
+        against: &Against,
+        suits: f64,
+        (kept, broken): (usize, usize),
+    ) -> Self {
+        let fall = &outcome.fall;
+        let each = |off: f64| (off * off).min(MOST);
+        let count = against.targets.len().max(1) as f64;
+        let wishes = against
+            .targets
+            .iter()
+            .map(|target| {
+                each(target.lacks_mm(&fall.zones) / WISH_MM) + each(target.too_short_mm(&fall.zones) / 3.0)
+            })
+            .sum::<f64>()
+            / count;
+        let off = |wish: &WidthAim| {
+            (width_mm(&fall.front, wish.at.height_mm(&hair.measures)) - wish.width_mm) / WIDTH_MM
+        };
+        let widths = against.widths.iter().map(|wish| 0.5 * each(off(wish))).sum::<f64>();
+        let said: Vec<FindingCode> =
+            FindingCode::ALL.into_iter().filter(|code| outcome.says(*code)).collect();
+        let whole = |code: FindingCode| !code.is_part_of().iter().any(|whole| said.contains(whole));
+        let findings = FindingCode::ALL
+            .into_iter()
+            .filter(|code| whole(*code))
+            .map(|code| {
+                let asked = if against.came_for.contains(&code) { CAME_FOR } else { 1.0 };
+                asked * counts(code) * outcome.severity(code).powi(2)
+            })
+            .sum::<f64>();
+        let over = against.minutes.map_or(0.0, |most| each((outcome.minutes - most).max(0.0) / OVER_MIN));
+        let minutes = over + MINUTE * outcome.minutes;
+        let gone = HAIR * (1.0 - fall.mass_g / against.before.mass_g.max(1e-9)).max(0.0);
+        let suits =
+            BROKEN * broken as f64 - KEPT * kept as f64 - SUIT * suits + IDLE * outcome.idle.len() as f64;
+        Self {
+            wish_rms_mm: rms_mm(against.targets, fall),
+            wishes,
+            widths,
+            findings,
+            minutes,
+            hair: gone,
+            suits,
+            total: wishes + widths + findings + minutes + gone + suits,
+        }
+    }
+}

@@ -1,0 +1,33 @@
+# What the planner proposes, and why.
+
+plan-why-reason = { $reason }
+plan-why-rule = { $condition }: { $advice }; { $because }.
+plan-considered-module = It goes with other ways of working: its steps come after theirs.
+plan-behind-wishes = It misses the wish by more: { $off } on the mean.
+plan-behind-findings = It leaves more to object to.
+plan-behind-minutes = It takes { $minutes } minutes longer.
+plan-behind-hair = It takes more hair.
+plan-behind-suits = It suits this head less.
+plan-behind-idle = On this head its own steps have nothing to cut.
+plan-keeps-line = Length behind
+plan-keeps-sides = Length at the sides
+plan-keeps-top = Length on top
+plan-keeps-fringe = The fringe
+plan-keeps-ends = Fuller ends: light comes through the last { $after }, { $before } before
+plan-keeps-width = Width at the chin: { $after }, { $before } before
+plan-loses-line = { $length } behind
+plan-loses-sides = { $length } at the sides
+plan-loses-top = { $length } on top
+plan-loses-fringe = { $length } of the fringe
+plan-loses-ends = Full ends: light comes through the last { $after }, { $before } before
+plan-loses-width = Width at the chin: { $after }, { $before } before
+plan-loses-hair = { $share } of the hair
+plan-state-strays = Cut { $state }, where it will lie strays by { $strays }; { $other }, by { $least }.
+plan-state-sure = Cut { $state }, where it will lie strays by { $strays }: no state is surer.
+plan-state-seen = Cut dry, so that what goes is seen.
+plan-state-method = As this way of working has it.
+plan-out_of_reach =
+    { $weeks ->
+        [one] In { $zone } the hair is { $length } too short for the wish. It will have grown there in about { $weeks } week.
+       *[other] In { $zone } the hair is { $length } too short for the wish. It will have grown there in about { $weeks } weeks.
+    }

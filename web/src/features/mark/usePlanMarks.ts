@@ -1,0 +1,49 @@
+/** The marks of a visit's own plan, step by step; nothing while it has no steps. */
+import type { StepMark } from "@/api";
+import { bodyOf, planQuestion, useVisit } from "@/features/visit";
+import { askFall, askFigure, askStepMarks } from "@/shared/ask";
+import { useComputed } from "@/shared/useComputed";
+import { computed } from "vue";
+
+export function usePlanMarks() {
+  const visit = useVisit();
+  const plan = computed(() => bodyOf(visit.value, "plan"));
+  const question = computed(() =>
+    plan.value.cut.moves.length > 0 ? planQuestion(visit.value, plan.value) : undefined,
+  );
+  const fall = useComputed("fall", question, askFall);
+  const marks = useComputed("step marks", question, askStepMarks);
+  const figure = useComputed(
+    "figure",
+    computed(() => (question.value ? { reading: { measures: question.value.reading.measures ?? {} } } : undefined)),
+    askFigure,
+  );
+  /** Every step that is switched on, with its words, its picture and its marks. */
+  const steps = computed(() =>
+    plan.value.cut.moves.flatMap((move, step) => {
+      const words = fall.data.value?.steps[step];
+      if (!words || !marks.data.value || move.off) return [];
+      const marked = marks.data.value.find((known) => known.step === step);
+      const picture = fall.data.value?.pictures[step];
+      return [
+        { step, words, picture, state: marked?.state, marks: marked?.marks ?? [], held_mm: marked?.held_mm ?? [] },
+      ];
+    }),
+  );
+  return { visit, plan, question, steps, figure, error: computed(() => marks.error.value ?? fall.error.value), marks };
+}
+
+/** Less than this is kept back by nobody, mm. */
+const WORTH_MM = 1;
+
+/** What of a mark is said: how much to keep back, and where the blades are closed at first. */
+export function firstCut({ comb_mm, line_below_mm, keep_back_mm }: StepMark) {
+  const back = keep_back_mm ?? 0;
+  const keeps = back >= WORTH_MM;
+  return {
+    keeps,
+    back,
+    comb: comb_mm === undefined || comb_mm === null ? undefined : comb_mm + (keeps ? back : 0),
+    line: line_below_mm === undefined || line_below_mm === null ? undefined : line_below_mm + (keeps ? back : 0),
+  };
+}
