@@ -107,3 +107,4 @@ error-method = This address doesn't do that.
 error-other_host = This name doesn't lead to a Spirel. Use the address that it was set up with.
 error-defect = Something went wrong on our side. It has been noted in the log.
 error-safe = Nothing that was saved before has changed.
+fault-no-range = has no range to be turned over

@@ -31,3 +31,13 @@ plan-out_of_reach =
         [one] In { $zone } the hair is { $length } too short for the wish. It will have grown there in about { $weeks } week.
        *[other] In { $zone } the hair is { $length } too short for the wish. It will have grown there in about { $weeks } weeks.
     }
+brings-line-more = behind { $length } shorter
+brings-line-less = behind { $length } longer
+brings-top-more = top { $length } shorter
+brings-top-less = top { $length } longer
+brings-lift-more = { $length } more lift
+brings-lift-less = { $length } less lift
+brings-width-more = { $length } wider at the chin
+brings-width-less = { $length } narrower at the chin
+brings-length_kept = length behind kept
+brings-nothing = nothing that would be seen

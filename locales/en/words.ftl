@@ -231,6 +231,7 @@ fields-version = Version
 fields-weeks_since_cut = Weeks since the last cut
 fields-weight = Weight removal
 fields-width_mm = Width
+fields-widths = Widths
 fields-with = With
 fields-within = Within
 fields-within_mm = Within

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, openVisit, signIn, test } from "./server";
+import { byZones, expect, openVisit, signIn, test } from "./server";
 import type { Page } from "@playwright/test";
 
 type Scheme = "light" | "dark";
@@ -86,6 +86,7 @@ test("text at twice its size is still all there", async ({ wren }) => {
 
 test("the address of a page names it, and ? opens the help", async ({ wren }) => {
   await openVisit(wren, "Pip Lanner", "Mark");
+  await byZones(wren);
   await expect(wren).toHaveTitle("Mark · Spirel");
   // The zone that is shown first is known once the marks are.
   await expect(wren.getByRole("region", { name: /: cut here/ })).toBeVisible();

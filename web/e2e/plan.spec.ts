@@ -1,7 +1,7 @@
 import { validateBytes } from "gltf-validator";
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { choose, SAVED, expect, openVisit, saveState, test, pick } from "./server";
+import { choose, SAVED, expect, openVisit, ownSteps, saveState, test, pick } from "./server";
 
 async function download(page: Page, name: string): Promise<Buffer> {
   const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name }).click()]);
@@ -34,6 +34,7 @@ test("hair is shown wet as it hangs while it is cut, and all numbers in a drawer
 
 test("a cut is begun, changed and seen: every number of it moves the fall", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
+  await ownSteps(wren);
   await expect(wren.getByText("No steps yet.")).toBeVisible();
   await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
   const moves = wren.getByRole("listitem").filter({ has: wren.getByRole("button", { name: /^\d+\. / }) });
@@ -164,6 +165,7 @@ test("what the client came for is answered first, and the house says from where 
 
 test("a section is chosen by its name, and the hair is taken along and shown to the client", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
+  await ownSteps(wren);
   await wren.getByRole("button", { name: "Layers", exact: true }).click();
   const words = wren.locator(".step");
   await expect(words).toContainText("Section: all the hair");
@@ -190,6 +192,7 @@ test("a section is chosen by its name, and the hair is taken along and shown to 
 
 test("a cut of one's own is written from nothing: which hair, how it lies, how it is held", async ({ wren }) => {
   await openVisit(wren, "Gudrun Slate", "Plan");
+  await ownSteps(wren);
   const words = wren.locator(".step");
   const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
   await wren.getByRole("button", { name: "Layers", exact: true }).click();
@@ -303,6 +306,7 @@ test("two cuts lie side by side on the same head", async ({ wren }) => {
 
 test("a cut out of a file is taken if it is one, and refused with the place if it isn't", async ({ wren }) => {
   await openVisit(wren, "Dario Vane", "Plan");
+  await ownSteps(wren);
   await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
   const moves = wren.getByRole("button", { name: /^\d+\. / });
   await expect(moves).toHaveCount(3);

@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { choose, BINARY, SAVED, blankVisit, expect, openVisit, saveState, test, pick } from "./server";
+import { choose, BINARY, SAVED, blankVisit, expect, openVisit, ownSteps, saveState, test, pick } from "./server";
 
 test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
   const picture = info.outputPath("scalp.png");
@@ -36,6 +36,7 @@ test("hairs are counted on a picture, and the count makes the plan's hair as den
 
 test("girths tell how far the hair is full; weak spots bring a caution and thin the plan's hair", async ({ wren }) => {
   await openVisit(wren, "Joss Redfern", "Plan");
+  await ownSteps(wren);
   const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
   const grams = async () => Number(/of (\d+) g/.exec((await off.textContent()) ?? "")?.[1]);
   await expect(off).toBeVisible();

@@ -126,6 +126,12 @@ export async function openVisit(
   await expect(page.getByRole("heading", { level: 1, name: stage })).toBeAttached();
 }
 
+/** Plan opens with what can be proposed where it has no steps: on to a person's own. */
+export const ownSteps = (page: Page) => page.getByRole("button", { name: "Steps of my own" }).click();
+
+/** Mark opens with the plan's own marks where there is a plan: on to the zones. */
+export const byZones = (page: Page) => pick(page.getByRole("radio", { name: "Zone by zone, without a plan" }));
+
 /** A client nobody else's journey reads, with a visit of which nothing is known, at its reading. */
 export async function blankVisit(page: Page, name: string): Promise<void> {
   await page.goto("/people");

@@ -68,7 +68,9 @@ test("a whole visit: new client, eight zones by keyboard, aim, mark, print, expo
   await expect(page.getByRole("slider", { name: "Right side: ends at" })).toHaveAttribute("aria-valuetext", "lip");
   await expect(saveState(page)).toHaveText(SAVED);
 
-  await page.getByRole("link", { name: "On to the mark" }).click();
+  await page.getByRole("link", { name: "On to the plan" }).click();
+  await expect(page.getByRole("region", { name: "Ways to this wish" }).getByRole("article").first()).toBeVisible();
+  await page.getByRole("link", { name: /^Mark/ }).click();
   await page.getByRole("link", { name: /^Left side/ }).click();
   const advised = page.getByRole("region", { name: /^Left side: cut here/ });
   const beside = page.getByRole("region", { name: /^Compare/ });

@@ -1,13 +1,16 @@
 import { openVisit, test } from "../e2e/server";
 test("zz", async ({ wren: page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  for (const name of ["Gudrun Slate", "Tova Quill"]) {
-    await openVisit(page, name, "Plan");
-    await page.waitForTimeout(1500);
-    const button = page.getByRole("button", { name: "Propose plans" });
-    if (await button.isVisible()) await button.click();
-    await page.waitForTimeout(7000);
-    await page.screenshot({ path: `/tmp/try/zz-${name.split(" ")[0]}.png` });
-    await page.screenshot({ path: `/tmp/try/zz-${name.split(" ")[0]}-full.png`, fullPage: true });
-  }
+  await openVisit(page, "Gudrun Slate", "Plan");
+  await page.waitForTimeout(8000);
+  await page.screenshot({ path: `/tmp/try/zz-plan.png` });
+  await openVisit(page, "Sunniva Drake", "Aim");
+  await page.waitForTimeout(4000);
+  await page.screenshot({ path: `/tmp/try/zz-aim.png`, fullPage: true });
+  await openVisit(page, "Sunniva Drake", "Mark");
+  await page.waitForTimeout(4000);
+  await page.screenshot({ path: `/tmp/try/zz-mark.png`, fullPage: true });
+  await page.getByRole("link", { name: "Print the marks" }).click();
+  await page.waitForTimeout(3000);
+  await page.screenshot({ path: `/tmp/try/zz-print.png`, fullPage: true });
 });

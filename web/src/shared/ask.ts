@@ -29,12 +29,15 @@ import {
   type ReadingSummary,
   type SectionPicture,
   type SinceLast,
+  type StepBrings,
   type StepMarks,
   type StrandLines,
   type Talk,
   type TalkCaution,
   type TakeRequest,
   type Taken,
+  type WhatIf,
+  type WhatIfRequest,
   type WishRequest,
   type WornStyle,
 } from "@/api";
@@ -105,6 +108,14 @@ export const askJudge = (question: FallRequest, asking?: Asking): Promise<JudgeA
 /** Plans for a head and its wishes, the best first. */
 export const askPlan = (question: PlanRequest, asking?: Asking): Promise<PlanAnswer> =>
   body(client.POST("/api/compute/plan", { ...as(asking), body: question }));
+
+/** What each step of a plan brings. */
+export const askBrings = (question: FallRequest, asking?: Asking): Promise<StepBrings[]> =>
+  body(client.POST("/api/compute/brings", { ...as(asking), body: question }));
+
+/** What if one figure of a step were another. */
+export const askWhatIf = (question: WhatIfRequest, asking?: Asking): Promise<WhatIf[]> =>
+  body(client.POST("/api/compute/what-if", { ...as(asking), body: question }));
 
 /** An aim with a wish in plain words made into targets. */
 export const askWish = (question: WishRequest, asking?: Asking): Promise<Aim> =>

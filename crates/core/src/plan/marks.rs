@@ -12,6 +12,7 @@ use crate::mark::strays_mm;
 use crate::reading::ZoneReading;
 use crate::stop::{Stop, Unfinished};
 use crate::talk::Wearing;
+use crate::units::LengthUnit;
 use serde::Serialize;
 
 /// Landings are given as the range that holds nine in ten.
@@ -39,11 +40,13 @@ pub struct StepMarks {
 pub struct StepMark {
     /// Where.
     pub zone: Zone,
-    /// Held length to cut at, as it is read on the comb, mm; none of a perimeter.
+    /// Held length that the plan says, mm; none of a perimeter.
+    pub held_mm: Option<f64>,
+    /// Where it is cut first, with what is kept back, moved up to what can be read on the comb, mm.
     pub comb_mm: Option<f64>,
     /// Where the perimeter should lie when it is worn.
     pub lands: Option<Place>,
-    /// How far below that the line lies along which hair combed down is cut, mm.
+    /// How far below that the line lies along which hair combed down is cut first, with what is kept back, mm.
     pub line_below_mm: Option<f64>,
     /// Where it lands, worn mm.
     pub worn_mm: f64,
@@ -63,6 +66,7 @@ struct Marked<'a> {
     hand: Hand,
     wearing: Wearing,
     risk: f64,
+    unit: LengthUnit,
 }
 
 impl FallRequest {
@@ -79,6 +83,7 @@ impl FallRequest {
             hand: Hand::of(&self.reading),
             wearing: self.talk.as_ref().map(crate::talk::Talk::wearing).unwrap_or_default(),
             risk: self.aim.as_ref().map_or_else(|| crate::mark::Aim::default().risk, |aim| aim.risk),
+            unit: self.unit,
         };
         let of = |(number, (move_, report)): (usize, (&Move, &MoveReport))| {
             if move_.off || report.cut_share == 0.0 {
@@ -122,6 +127,7 @@ impl Marked<'_> {
         });
         StepMark {
             zone,
+            held_mm: None,
             comb_mm: None,
             lands: None,
             line_below_mm: None,
@@ -169,8 +175,9 @@ impl Marked<'_> {
         let present = self.hair.lengths[near].longest();
         let fibre = self.hand.hold(move_.state).fibre_mm(&strand.model, held_mm, present)?.min(present);
         let worn_mm = strand.model.worn_mm(fibre, strand.worn);
-        let comb_mm = Some(held_mm);
-        Some(StepMark { comb_mm, ..self.mark(zone, move_.state, worn_mm) })
+        let mark = self.mark(zone, move_.state, worn_mm);
+        let comb_mm = Some(self.unit.comb_mark_mm(held_mm + mark.keep_back_mm.unwrap_or(0.0)));
+        Some(StepMark { held_mm: Some(held_mm), comb_mm, ..mark })
     }
 }
 
@@ -192,8 +199,9 @@ mod tests {
         // A perimeter, then sections held at 18, 80 and 40 mm.
         assert_eq!(straight.len(), 4);
         assert!(straight[0].marks.len() >= 3 && straight[0].marks.iter().all(|mark| mark.lands.is_some()));
-        assert_eq!(straight[2].marks[0].comb_mm, Some(80.0));
-        assert!((straight[2].marks[0].worn_mm - 80.0).abs() < 3.0, "{:?}", straight[2].marks);
+        assert!(straight[2].marks[0].held_mm.is_some_and(|mm| (mm - 80.0).abs() < 1e-6));
+        assert!(straight[2].marks[0].comb_mm.is_some_and(|mm| mm >= 80.0 && mm % 5.0 == 0.0));
+        assert!((straight[2].marks[0].worn_mm - 80.0).abs() < 8.0, "{:?}", straight[2].marks);
         assert!(straight[2].held_mm.len() > 5);
         let curly = asked(300.0).marks().expect("possible");
         let (sure, unsure) = (straight[2].marks[0], curly[2].marks[0]);

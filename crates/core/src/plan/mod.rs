@@ -4,17 +4,21 @@
 //! what a demanding eye would object to and what would cure it.
 
 mod answer;
+mod brings;
 mod document;
 mod judged;
 mod locks;
 mod marks;
 mod parted;
 mod step_picture;
+mod what_if;
 
 pub use answer::FallAnswer;
+pub use brings::StepBrings;
 pub use document::{FallRequest, Plan};
 pub use judged::JudgeAnswer;
 pub use locks::{HairState, LocksRequest};
 pub use marks::{StepMark, StepMarks};
 pub use parted::{MovedEnd, PartedRequest, PartedSection, PartingEnd};
 pub use step_picture::{SectionPicture, StepPicture};
+pub use what_if::{WhatIf, WhatIfRequest};

@@ -235,6 +235,37 @@ pub async fn judge(
     Ok(web::Json(state.heavy.run(&asked, judged).await?))
 }
 
+/// What each step of a plan brings: how the fall changes from the steps before it to those up to it.
+#[utoipa::path(tag = "compute", request_body = FallRequest, responses(
+    (status = 200, body = Vec<StepBrings>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/brings")]
+pub async fn brings(
+    asked: Asked,
+    state: web::Data<State>,
+    body: JsonBody<FallRequest>,
+) -> Result<web::Json<Vec<StepBrings>>, ApiError> {
+    let head = state.head(&state.heavy, &asked, body.0.head()).await?;
+    let brought = move |stop: &Stop| body.0.brings_on(&head.hair, stop);
+    Ok(web::Json(state.heavy.run(&asked, brought).await?))
+}
+
+/// What if one figure of a step were another: how lengths, width, wishes and findings answer to it.
+#[utoipa::path(tag = "compute", request_body = WhatIfRequest, responses(
+    (status = 200, body = Vec<WhatIf>), (status = 422, body = ProblemDetails)
+))]
+#[post("/api/compute/what-if")]
+pub async fn what_if(
+    asked: Asked,
+    state: web::Data<State>,
+    body: JsonBody<WhatIfRequest>,
+) -> Result<web::Json<Vec<WhatIf>>, ApiError> {
+    let head = state.head(&state.heavy, &asked, body.0.on.head()).await;
+    let head = head.map_err(|refused| refused.under("on"))?;
+    let answered = move |stop: &Stop| body.0.answer_on(&head.hair, stop);
+    Ok(web::Json(state.heavy.run(&asked, answered).await?))
+}
+
 /// An aim with a wish in plain words made into targets, from the hair there is.
 #[utoipa::path(tag = "compute", request_body = WishRequest, responses(
     (status = 200, body = Aim), (status = 422, body = ProblemDetails)

@@ -68,6 +68,8 @@ routes![
     compute::plan,
     compute::step_marks,
     compute::wish,
+    compute::brings,
+    compute::what_if,
     compute::methods_and_rules,
     compute::scene,
     compute::doubts,

@@ -102,6 +102,7 @@ const missing = computed(() => {
 });
 
 function turn(by: 1 | -1) {
+  if (which.value !== "zones") return;
   const all = zones.value.map((zone) => zone.patch);
   const next = all[(all.indexOf(patch.value) + by + all.length) % all.length];
   if (next) patch.value = next;

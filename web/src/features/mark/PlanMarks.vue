@@ -8,7 +8,7 @@ import { numberIn, onComb, signOf } from "@/shared/lengths";
 import { useUnit } from "@/shared/unit";
 import { t } from "@/shared/words";
 import { keyOf } from "./states";
-import { firstCut, usePlanMarks } from "./usePlanMarks";
+import { keepsBack, usePlanMarks } from "./usePlanMarks";
 
 defineProps<{ print?: boolean }>();
 const { unit, say, tell } = useUnit();
@@ -33,17 +33,18 @@ const { plan, steps, figure, error, marks } = usePlanMarks();
             {{ step.step + 1 }}. {{ tell(step.words.title) }}
             <small v-if="step.state" class="soft">{{ t(`states-${keyOf(step.state)}`) }}</small>
           </h3>
+          <p v-if="!step.cuts" class="caution small">{{ t("plan-doesNothing") }}</p>
           <div v-for="mark in step.marks" :key="mark.zone" class="mark">
             <p class="cut">
               <b v-if="mark.comb_mm != null">
-                {{ t("planMarks-comb", { length: `${onComb(unit, firstCut(mark).comb!)} ${signOf(unit)}` }) }}
+                {{ t("planMarks-comb", { length: `${onComb(unit, mark.comb_mm)} ${signOf(unit)}` }) }}
               </b>
               <b v-else-if="mark.lands && mark.line_below_mm != null">
                 {{ t(`zone-${mark.zone}`) }}:
-                {{ t("planMarks-line", { length: say(firstCut(mark).line!), place: sayPlace(mark.lands, unit) }) }}
+                {{ t("planMarks-line", { length: say(mark.line_below_mm), place: sayPlace(mark.lands, unit) }) }}
               </b>
               <b v-else-if="mark.lands">{{ t(`zone-${mark.zone}`) }}: {{ sayPlace(mark.lands, unit) }}</b>
-              <span v-if="firstCut(mark).keeps">{{ t("planMarks-back", { length: say(firstCut(mark).back) }) }}</span>
+              <span v-if="keepsBack(mark)">{{ t("planMarks-back", { length: say(mark.keep_back_mm!) }) }}</span>
             </p>
             <p class="soft">
               {{

@@ -2,6 +2,7 @@
 import type { StepMark } from "@/api";
 import { bodyOf, planQuestion, useVisit } from "@/features/visit";
 import { askFall, askFigure, askStepMarks } from "@/shared/ask";
+import { useUnit } from "@/shared/unit";
 import { useComputed } from "@/shared/useComputed";
 import { computed } from "vue";
 
@@ -25,6 +26,7 @@ export function usePlanMarks() {
       if (!words || !marks.data.value || move.off) return [];
       const marked = marks.data.value.find((known) => known.step === step);
       const picture = fall.data.value?.pictures[step];
+      const cuts = fall.data.value?.moves[step]?.cut_share !== 0 || "pause" in move.kind;
       return [
         { step, words, picture, state: marked?.state, marks: marked?.marks ?? [], held_mm: marked?.held_mm ?? [] },
       ];
@@ -36,14 +38,5 @@ export function usePlanMarks() {
 /** Less than this is kept back by nobody, mm. */
 const WORTH_MM = 1;
 
-/** What of a mark is said: how much to keep back, and where the blades are closed at first. */
-export function firstCut({ comb_mm, line_below_mm, keep_back_mm }: StepMark) {
-  const back = keep_back_mm ?? 0;
-  const keeps = back >= WORTH_MM;
-  return {
-    keeps,
-    back,
-    comb: comb_mm === undefined || comb_mm === null ? undefined : comb_mm + (keeps ? back : 0),
-    line: line_below_mm === undefined || line_below_mm === null ? undefined : line_below_mm + (keeps ? back : 0),
-  };
-}
+/** Whether anything is kept back that is worth saying. */
+export const keepsBack = ({ keep_back_mm }: StepMark) => (keep_back_mm ?? 0) >= WORTH_MM;

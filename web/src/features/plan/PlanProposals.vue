@@ -15,8 +15,9 @@ import { ANY_STATE, useProposals, type StatePin, type Wanted } from "./usePropos
 
 const props = defineProps<{
   question: FallRequest | undefined;
-  figure: Figure;
-  frame: { half: number; top: number; bottom: number };
+  /** The head and what it fills, once they are known. */
+  figure: Figure | undefined;
+  frame: { half: number; top: number; bottom: number } | undefined;
   shown: boolean;
   disabled: boolean;
 }>();
@@ -42,7 +43,8 @@ const time = computed({
   get: () => (wanted.value.minutes === undefined ? ANY_TIME : String(wanted.value.minutes)),
   set: (value) => (wanted.value = { ...wanted.value, minutes: value === ANY_TIME ? undefined : Number(value) }),
 });
-const box = computed<Box>(() => {
+const box = computed<Box | undefined>(() => {
+  if (!props.frame) return undefined;
   const half = Math.max(props.frame.half, (props.frame.top - props.frame.bottom) / 2);
   return [-half, -props.frame.top, 2 * half, 2 * half];
 });
@@ -86,7 +88,7 @@ const box = computed<Box>(() => {
     <ul v-if="answer && answer.out_of_reach.length > 0" class="caution small">
       <li v-for="far in answer.out_of_reach" :key="far.zone">{{ tell(far.text) }}</li>
     </ul>
-    <div v-if="answer && question" class="cards">
+    <div v-if="answer && question && figure && box" class="cards">
       <ProposalCard
         v-for="(plan, i) in answer.proposals"
         :key="plan.method"

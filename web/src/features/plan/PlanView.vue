@@ -2,11 +2,12 @@
 import { copy } from "@/shared/plain";
 import type { Cure, Cut, FallRequest, Finding, Move, Proposal } from "@/api";
 import { SaveState, bodyOf, hairQuestion, planQuestion, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askCuts, askFall, askFigure, askJudge, askPlan, askScene, askSections, askThresholds } from "@/shared/ask";
+import { askBrings, askCuts, askFall, askFigure, askJudge, askPlan, askScene, askSections, askThresholds } from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";
 import EmptyState from "@/shared/EmptyState.vue";
+import FoldPart from "@/shared/FoldPart.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import { css } from "@/shared/hair/paint";
 import { tonesOf } from "@/shared/hair/tones";
@@ -31,6 +32,8 @@ import { added, changed, doubled, swapped, without } from "./moves";
 import StepHead from "@/shared/StepHead.vue";
 import StepWords from "./StepWords.vue";
 import TalkAnswers from "./TalkAnswers.vue";
+import WhatIf from "./WhatIf.vue";
+import { leversOf } from "./whatIf";
 import { AT_ONCE, numbered } from "./findings";
 import { faultsOfSteps } from "./faultsOfSteps";
 import { useBeside } from "./useBeside";
@@ -106,6 +109,21 @@ const sceneQuestion = computed<FallRequest | undefined>(() =>
 const scene = useComputed("scene", sceneQuestion, askScene, SPACE_REST_MS);
 
 const moves = computed(() => plan.value.cut.moves);
+/** What each step brings, once the hand rests. */
+const brings = useComputed(
+  "brings",
+  computed(() =>
+    question.value && moves.value.length > 1
+      ? omit(question.value, ["show_move", "show_section", "unit", "aim", "talk", "thresholds"])
+      : undefined,
+  ),
+  askBrings,
+  SPACE_REST_MS,
+);
+const broughtBy = (at: number) => {
+  const known = brings.isPlaceholderData.value ? undefined : brings.data.value?.find(({ step }) => step === at);
+  return known && tell(known.text);
+};
 const put = (cut: Cut) => (plan.value = { ...plan.value, cut });
 /** One press changes the whole cut: what it did is said. */
 function cure({ cut, text }: Cure) {
@@ -114,6 +132,8 @@ function cure({ cut, text }: Cure) {
 }
 /** Plan opens with what can be proposed, until there are steps. */
 const proposing = ref(plan.value.cut.moves.length === 0 && !locked.value);
+/** Nothing can be proposed for a head of which nothing is read. */
+const proposed = computed(() => proposing.value && known.value);
 function choose({ cut, name }: Proposal) {
   open.value = 0;
   put(copy(cut));
@@ -202,7 +222,7 @@ function does(at: number): string {
   <div class="view" :class="{ compares: beside.cut.value }">
     <h1 class="visually-hidden">{{ t("stage-plan") }}</h1>
     <SaveState :document="document" undoable />
-    <TalkAnswers v-if="!proposing" :answers="fall.data.value?.talk ?? []" :name="visit.client.name" />
+    <TalkAnswers v-if="!proposed" :answers="fall.data.value?.talk ?? []" :name="visit.client.name" />
     <ResultStrip
       v-if="narrow && fall.data.value && figure.data.value && view && question"
       :answer="fall.data.value"
@@ -211,9 +231,9 @@ function does(at: number): string {
       :frame="view"
     />
     <PlanProposals
-      v-if="proposing && figure.data.value && view"
+      v-if="proposed"
       class="wide"
-      :shown="proposing"
+      :shown="proposed"
       :question="question"
       :figure="figure.data.value"
       :frame="view"
@@ -221,7 +241,7 @@ function does(at: number): string {
       @choose="choose"
       @close="proposing = false"
     />
-    <section v-show="!proposing" class="stack">
+    <section v-show="!proposed" class="stack">
       <div class="stack tight">
         <p class="row acts">
           <ElButton type="primary" plain :disabled="!known" @click="proposing = true">{{
@@ -267,6 +287,7 @@ function does(at: number): string {
             <span class="named">
               <b>{{ i + 1 }}. {{ steps[i] ? tell(steps[i].title) : move.name }}</b>
               <small>{{ does(i) }}</small>
+              <small v-if="broughtBy(i)">{{ t("plan-brings", { what: broughtBy(i)! }) }}</small>
             </span>
             <StepHead
               v-if="figure.data.value && fall.data.value?.pictures[i] && steps[i]?.section"
@@ -294,6 +315,9 @@ function does(at: number): string {
               :disabled="locked"
               @change="(how) => change(i, how)"
             />
+            <FoldPart v-if="question && leversOf(move).length > 0" :title="t('plan-whatIf')">
+              <WhatIf :on="question" :step="i" :move="move" />
+            </FoldPart>
             <div class="row acts">
               <ElButton :disabled="locked" @click="change(i, (m) => (m.off = !m.off))">
                 {{ move.off ? t("plan-on") : t("plan-off") }}
@@ -325,7 +349,7 @@ function does(at: number): string {
         <RouterLink :to="{ name: 'read' }">{{ t("plan-headInRead") }}</RouterLink>
       </p>
     </section>
-    <section v-show="!proposing" class="stack">
+    <section v-show="!proposed" class="stack">
       <EmptyState v-if="!known" :text="t('plan-notRead')">
         <RouterLink :to="{ name: 'read' }">{{ t("mark-toRead") }}</RouterLink>
       </EmptyState>
@@ -385,7 +409,7 @@ function does(at: number): string {
       </template>
       <p v-else-if="known && !failure" class="soft" aria-live="polite">{{ t("plan-slow") }}</p>
     </section>
-    <section v-show="!proposing" class="stack">
+    <section v-show="!proposed" class="stack">
       <template v-if="fall.data.value && figure.data.value && view && question">
         <template v-if="beside.cut.value">
           <FailureNote v-if="beside.fall.error.value" :error="beside.fall.error.value" @again="beside.fall.refetch()" />

@@ -23,7 +23,10 @@ describe("what is found", () => {
     expect(onScale({ code: "triangle", measure: threshold + slack, threshold }).measure).toBe(1);
     expect(onScale({ code: "triangle", measure: threshold, threshold }).measure).toBe(0.5);
     const broom = ruleOf("broom_ends");
-    expect(onScale({ code: "broom_ends", measure: 0, threshold: broom.threshold }).measure).toBe(1);
+    expect(
+      onScale({ ...{ code: "broom_ends", threshold: broom.threshold }, measure: broom.threshold - broom.slack })
+        .measure,
+    ).toBe(1);
   });
 
   it("is certain, likely or perhaps so, or nobody asked", () => {
