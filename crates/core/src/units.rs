@@ -27,11 +27,11 @@ impl LengthUnit {
         }
     }
 
-    /// A length for people: "12.5 cm", "4.9 in".
+    /// A length for people: "12.5 cm", "4⅞ in".
     pub fn say(self, mm: f64) -> String {
         match self {
             Self::Cm => format!("{:.1} cm", mm / 10.0),
-            Self::Inch => format!("{:.1} in", mm / MM_PER_INCH),
+            Self::Inch => format!("{} in", in_eighths(mm)),
         }
     }
 
@@ -43,9 +43,36 @@ impl LengthUnit {
     }
 }
 
+/// Inches as they are read on a comb: whole ones and the nearest eighth.
+fn in_eighths(mm: f64) -> String {
+    const EIGHTHS: [&str; 8] = ["", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"];
+    let eighths = (8.0 * mm / MM_PER_INCH).round();
+    let sign = if eighths < 0.0 { "-" } else { "" };
+    let size = eighths.abs() as u64;
+    match (size / 8, EIGHTHS[(size % 8) as usize]) {
+        (0, "") => "0".to_owned(),
+        (0, part) => format!("{sign}{part}"),
+        (whole, part) => format!("{sign}{whole}{part}"),
+    }
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    #[test]
+    fn inches_are_said_as_they_are_read_on_a_comb() {
+        for (inches, said) in [
+            (18.875, "18⅞ in"),
+            (4.9, "4⅞ in"),
+            (10.0, "10 in"),
+            (0.49, "½ in"),
+            (0.01, "0 in"),
+            (-1.25, "-1¼ in"),
+        ] {
+            assert_eq!(LengthUnit::Inch.say(MM_PER_INCH * inches), said);
+        }
+    }
 
     #[test]
     fn a_comb_mark_is_never_below_the_length_and_less_than_a_step_above() {

@@ -84,7 +84,7 @@ mod tests {
             .with("share", Arg::Share(0.496));
         let cm = say(&springs, Lengths::In(LengthUnit::Cm));
         assert_eq!(cm, "Stretched 30.0 cm, sprung 15.0 cm: 50 % shrinkage.");
-        assert!(say(&springs, Lengths::In(LengthUnit::Inch)).starts_with("Stretched 11.8 in, sprung 5.9 in"));
+        assert!(say(&springs, Lengths::In(LengthUnit::Inch)).starts_with("Stretched 11¾ in, sprung 5⅞ in"));
         assert!(say(&springs, Lengths::Mm).starts_with("Stretched 300 mm"));
         let strands = |n| say(&Message::new("reason-from_hair").with("strands", Arg::Number(n)), Lengths::Mm);
         assert!(strands(1.0).contains("one strand has") && strands(3.0).contains("3 strands have"));

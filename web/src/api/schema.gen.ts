@@ -94,6 +94,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/brings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What each step of a plan brings: how the fall changes from the steps before it to those up to it. */
+        post: operations["brings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/count": {
         parameters: {
             query?: never;
@@ -457,6 +474,23 @@ export interface paths {
         put?: never;
         /** What the talk asks to be careful about, the gravest first. */
         post: operations["talk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What if one figure of a step were another: how lengths, width, wishes and findings answer to it. */
+        post: operations["what_if"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3904,13 +3938,53 @@ export interface components {
             /** @description Its name, or what kind of move it is. */
             title: components["schemas"]["Message"];
         };
+        /** @description What a step brings. */
+        StepBrings: {
+            /**
+             * Format: double
+             * @description Hair that goes, as a share of all that there was.
+             */
+            goes: number;
+            /**
+             * Format: double
+             * @description By how much the outline stands higher on top, mm.
+             */
+            lift_mm: number;
+            /**
+             * Format: double
+             * @description By how much the hair behind is shorter, worn mm.
+             */
+            line_mm: number;
+            /**
+             * Format: int32
+             * @description Number of the step, from 0.
+             */
+            step: number;
+            /** @description In one line. */
+            text: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description The same on top.
+             */
+            top_mm: number;
+            /**
+             * Format: double
+             * @description By how much it is wider at the chin, mm.
+             */
+            width_mm: number;
+        };
         /** @description One mark. */
         StepMark: {
             /**
              * Format: double
-             * @description Held length to cut at, as it is read on the comb, mm; none of a perimeter.
+             * @description Where it is cut first, with what is kept back, moved up to what can be read on the comb, mm.
              */
             comb_mm?: number | null;
+            /**
+             * Format: double
+             * @description Held length that the plan says, mm; none of a perimeter.
+             */
+            held_mm?: number | null;
             /**
              * Format: double
              * @description So much more is left on the comb at first, mm, so that it comes out shorter with the agreed chance only; none where that is
@@ -3930,7 +4004,7 @@ export interface components {
             lands_low_mm: number;
             /**
              * Format: double
-             * @description How far below that the line lies along which hair combed down is cut, mm.
+             * @description How far below that the line lies along which hair combed down is cut first, with what is kept back, mm.
              */
             line_below_mm?: number | null;
             /**
@@ -4469,6 +4543,48 @@ export interface components {
             /** @description Who began it. */
             stylist: string;
         };
+        /** @description What comes of one value. */
+        WhatIf: {
+            /**
+             * Format: double
+             * @description By how much the figure is turned, in its unit.
+             */
+            by: number;
+            /** @description What would be objected to. */
+            findings: components["schemas"]["FindingCode"][];
+            /**
+             * Format: double
+             * @description Worn length behind, on the mean over nape and lower back, mm.
+             */
+            line_mm: number;
+            /**
+             * Format: double
+             * @description By how much wishes are missed, root mean square, mm; none where nothing is wished.
+             */
+            missed_mm?: number | null;
+            /**
+             * Format: double
+             * @description Worn length on top, mm.
+             */
+            top_mm: number;
+            /**
+             * Format: double
+             * @description Width at the chin, mm.
+             */
+            width_mm: number;
+        };
+        /** @description What is asked. */
+        WhatIfRequest: {
+            /** @description What of it is turned; a lever with a range. */
+            lever: components["schemas"]["Lever"];
+            /** @description The head and the plan. */
+            on: components["schemas"]["FallRequest"];
+            /**
+             * Format: int32
+             * @description Number of the step, from 0.
+             */
+            step: number;
+        };
         /** @description A condition. What is not known fulfils none, and no contrary of one. */
         When: {
             /**
@@ -4967,6 +5083,7 @@ export type Stance = components['schemas']['Stance'];
 export type StartingWish = components['schemas']['StartingWish'];
 export type StateMark = components['schemas']['StateMark'];
 export type Step = components['schemas']['Step'];
+export type StepBrings = components['schemas']['StepBrings'];
 export type StepMark = components['schemas']['StepMark'];
 export type StepMarks = components['schemas']['StepMarks'];
 export type StepPicture = components['schemas']['StepPicture'];
@@ -4993,6 +5110,8 @@ export type Visit = components['schemas']['Visit'];
 export type VisitFile = components['schemas']['VisitFile'];
 export type VisitFormat = components['schemas']['VisitFormat'];
 export type VisitRow = components['schemas']['VisitRow'];
+export type WhatIf = components['schemas']['WhatIf'];
+export type WhatIfRequest = components['schemas']['WhatIfRequest'];
 export type When = components['schemas']['When'];
 export type WidthAim = components['schemas']['WidthAim'];
 export type WidthClass = components['schemas']['WidthClass'];
@@ -5289,6 +5408,49 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    brings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepBrings"][];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6186,6 +6348,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TalkCaution"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    what_if: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description A number (UUID) of the view that asks: what it asked before is given up. */
+                "Spirel-View"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIf"][];
                 };
             };
             422: {

@@ -25,9 +25,18 @@ describe("lengths", () => {
     }
   });
 
+  it("shows inches that nobody typed as they are read on a comb, and reads them again", () => {
+    expect(typedIn("inch", 480)).toBe("18⅞");
+    expect(parseLength("inch", "18⅞")).toBe(479.42);
+    expect(parseLength("inch", "-1½")).toBe(-38.1);
+  });
+
   it("says lengths and comb marks", () => {
     expect(say("cm", 123.4)).toBe("12.3 cm");
-    expect(say("inch", 254)).toBe("10.0 in");
+    expect(say("inch", 254)).toBe("10 in");
+    expect(say("inch", 480)).toBe("18⅞ in");
+    expect(say("inch", 2)).toBe("⅛ in");
+    expect(say("inch", -33)).toBe("-1¼ in");
     expect(onComb("cm", 125)).toBe("12.5");
     expect(onComb("inch", 120.65)).toBe("4¾");
     expect(onComb("inch", 12.7)).toBe("½");

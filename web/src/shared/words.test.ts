@@ -107,7 +107,7 @@ describe("a message", () => {
     const place = { message: { id: "step-place-below", args: { point, length: { mm: 25.4 } } } };
     const message = { id: "step-drops-below", args: { place } };
     expect(tell(message, "cm")).toBe("Leave out what ends below 2.5 cm below the chin.");
-    expect(tell(message, "inch")).toContain("1.0 in below the chin");
+    expect(tell(message, "inch")).toContain("1 in below the chin");
     expect(tell({ id: "step-mirrored" }, "cm")).toBe("Repeat on the other side.");
     const shares = { ends: { share: 0.314 }, turns: { deg: 2.2 }, step: { mm: 4 } };
     expect(tell({ id: "finding-choppy_back", args: shares }, "cm")).toMatch(/31 % of the hair .* only 2° /);

@@ -15,7 +15,7 @@ use spirel_core::mark::{Aim, MarkAnswer, MarkRequest, MarkSheet, StrandLines, St
 use spirel_core::method::{Rule, ShippedMethod, methods, rules};
 use spirel_core::plan::{
     FallAnswer, FallRequest, JudgeAnswer, LocksRequest, PartedRequest, PartedSection, SectionPicture,
-    StepMarks,
+    StepBrings, StepMarks, WhatIf, WhatIfRequest,
 };
 use spirel_core::planner::{PlanAnswer, PlanRequest, WishRequest};
 use spirel_core::reading::{CurlPicture, RawReading, curl_pictures};

@@ -9,9 +9,11 @@ import { computed } from "vue";
 export function usePlanMarks() {
   const visit = useVisit();
   const plan = computed(() => bodyOf(visit.value, "plan"));
-  const question = computed(() =>
-    plan.value.cut.moves.length > 0 ? planQuestion(visit.value, plan.value) : undefined,
-  );
+  const { unit } = useUnit();
+  const question = computed(() => {
+    const asked = plan.value.cut.moves.length > 0 ? planQuestion(visit.value, plan.value) : undefined;
+    return asked && { ...asked, unit: unit.value };
+  });
   const fall = useComputed("fall", question, askFall);
   const marks = useComputed("step marks", question, askStepMarks);
   const figure = useComputed(
@@ -27,9 +29,8 @@ export function usePlanMarks() {
       const marked = marks.data.value.find((known) => known.step === step);
       const picture = fall.data.value?.pictures[step];
       const cuts = fall.data.value?.moves[step]?.cut_share !== 0 || "pause" in move.kind;
-      return [
-        { step, words, picture, state: marked?.state, marks: marked?.marks ?? [], held_mm: marked?.held_mm ?? [] },
-      ];
+      const { state, marks: own = [], held_mm = [] } = marked ?? {};
+      return [{ step, words, picture, cuts, state, marks: own, held_mm }];
     }),
   );
   return { visit, plan, question, steps, figure, error: computed(() => marks.error.value ?? fall.error.value), marks };

@@ -2,7 +2,17 @@
 import { copy } from "@/shared/plain";
 import type { Cure, Cut, FallRequest, Finding, Move, Proposal } from "@/api";
 import { SaveState, bodyOf, hairQuestion, planQuestion, useStage, useUndoKeys, useVisit } from "@/features/visit";
-import { askBrings, askCuts, askFall, askFigure, askJudge, askPlan, askScene, askSections, askThresholds } from "@/shared/ask";
+import {
+  askBrings,
+  askCuts,
+  askFall,
+  askFigure,
+  askJudge,
+  askPlan,
+  askScene,
+  askSections,
+  askThresholds,
+} from "@/shared/ask";
 import { notify } from "@/shared/notify";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import ClientEyes from "./ClientEyes.vue";

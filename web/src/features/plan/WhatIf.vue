@@ -44,7 +44,8 @@ const rows = computed(() =>
     return values.some((value) => value === undefined) ? [] : [{ name, values: values as number[] }];
   }),
 );
-const found = (point: WhatIf) => point.findings.map((code) => t(`plan-finding-${code}`)).join(", ") || t("proposal-none");
+const found = (point: WhatIf) =>
+  point.findings.map((code) => t(`plan-finding-${code}`)).join(", ") || t("proposal-none");
 </script>
 
 <template>
@@ -62,7 +63,9 @@ const found = (point: WhatIf) => point.findings.map((code) => t(`plan-finding-${
           <tr>
             <td />
             <td />
-            <th v-for="point in points" :key="point.by" scope="col" :class="{ now: point.by === 0 }">{{ by(point) }}</th>
+            <th v-for="point in points" :key="point.by" scope="col" :class="{ now: point.by === 0 }">
+              {{ by(point) }}
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -78,7 +81,9 @@ const found = (point: WhatIf) => point.findings.map((code) => t(`plan-finding-${
           <tr>
             <th scope="row">{{ t("whatIf-found") }}</th>
             <td />
-            <td v-for="point in points" :key="point.by" class="found" :class="{ now: point.by === 0 }">{{ found(point) }}</td>
+            <td v-for="point in points" :key="point.by" class="found" :class="{ now: point.by === 0 }">
+              {{ found(point) }}
+            </td>
           </tr>
         </tbody>
       </table>
