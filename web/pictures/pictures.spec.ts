@@ -1,4 +1,4 @@
-import { choose, BINARY, openVisit, signIn, test } from "../e2e/server";
+import { byZones, choose, BINARY, openVisit, signIn, test } from "../e2e/server";
 import { Hand, pair } from "../e2e/hand";
 import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
@@ -38,8 +38,6 @@ test("before a visit", async ({ page }) => {
   await take(page, "client");
   await page.goto("/house");
   await take(page, "house");
-  await page.getByRole("button", { name: "Help" }).click();
-  await take(page, "help");
 });
 
 test("a visit", async ({ wren: page }) => {
@@ -74,14 +72,23 @@ test("a visit", async ({ wren: page }) => {
   await choose(page.getByLabel("Compare with"), "box_loft");
   await page.getByRole("heading", { name: "Box loft" }).waitFor();
   await take(page, "plan-two-cuts");
+  await openVisit(page, "Gudrun Slate", "Plan");
+  await page.getByText(/^3 ways, the best of/).waitFor();
+  await take(page, "proposals");
   await openVisit(page, "Sunniva Drake", "Mark");
+  await page
+    .getByText(/^Lands/)
+    .first()
+    .waitFor();
+  await take(page, "plan-marks");
+  await byZones(page);
   await page.getByRole("link", { name: /^Left side/ }).click();
   await take(page, "mark");
-  await page.getByRole("tab", { name: "Every way to hold it" }).click();
-  await page.getByRole("tabpanel").scrollIntoViewIfNeeded();
-  await take(page, "mark-states");
   await page.getByRole("link", { name: "Print the marks" }).click();
-  await page.locator("article").first().waitFor();
+  await page
+    .getByText(/^Lands/)
+    .first()
+    .waitFor();
   await take(page, "print");
 });
 

@@ -3,10 +3,12 @@
 use super::freedom::Freedom;
 use super::request::Pins;
 use crate::cut::{Cut, Move, MoveKind, Technique};
-use crate::fibre::{Comb, Moisture};
+use crate::fibre::{Comb, HeldState, Moisture};
 use crate::head::{Measures, Zone};
 use crate::method::{Clause, Facts, Method, Practice, Rule, Start, Variant};
 
+/// What the reasons of a module count in what it goes with.
+const SAID_ONLY: f64 = 0.1;
 /// Ways to choose that are tried of a method.
 const MOST_VARIANTS: usize = 4;
 
@@ -20,6 +22,8 @@ pub(super) struct Candidate {
     pub freedom: Freedom,
     /// Reasons that hold, and what they count together.
     pub suits: Vec<Clause>,
+    /// The state in which its layers are cut, where that was chosen for this head.
+    pub state: Option<HeldState>,
     /// Where it stands among all: what breaks a tie.
     pub number: usize,
 }
@@ -31,6 +35,11 @@ impl Candidate {
         let all: f64 = method.suits.iter().map(Clause::weight).sum();
         let holds: f64 = self.suits.iter().map(Clause::weight).sum();
         holds * (0.5 + 0.5 * holds / all.max(1e-9))
+    }
+
+    /// Whether the state of its layers is open: no side of that dispute is its own.
+    pub fn is_open_in_state(&self) -> bool {
+        self.method.as_ref().is_some_and(|method| !method.schools.contains_key("state"))
     }
 
     /// A method with each of its choices that can be tried here.
@@ -59,6 +68,7 @@ impl Candidate {
             method: Some(method.clone()),
             freedom: Freedom::Method { method: method.clone(), options },
             suits: suits.clone(),
+            state: None,
             number,
         };
         ways.into_iter().map(one).collect()
@@ -76,6 +86,11 @@ impl Candidate {
                 }
             }
             cut.name.clone_from(&self.name);
+        }
+        if let Some(state) = self.state {
+            let layered =
+                |move_: &&mut Move| matches!(move_.kind, MoveKind::Sections(_) | MoveKind::Gathered(_));
+            cut.moves.iter_mut().filter(layered).for_each(|move_| move_.state = state);
         }
         if pins.no_thinning {
             for move_ in &mut cut.moves {
@@ -127,6 +142,9 @@ pub(super) fn joined(method: &Method, module: &Method) -> Method {
         }
         whole.figures.push(figure);
     }
-    whole.suits.extend(module.suits.iter().cloned());
+    // Its reasons are said; they make no way of working better than another.
+    whole
+        .suits
+        .extend(module.suits.iter().map(|clause| Clause { counts: Some(SAID_ONLY), ..clause.clone() }));
     whole
 }

@@ -3,8 +3,7 @@
 use crate::stop::Stopped;
 use nalgebra::{DMatrix, DVector};
 
-/// Most rounds, and most dampings tried in each.
-const ROUNDS: usize = 8;
+/// Most dampings tried in a round.
 const DAMPINGS: usize = 4;
 /// Share by which a round must better the sum to be followed by another.
 const BETTER: f64 = 0.01;
@@ -23,6 +22,7 @@ pub(super) struct Least {
 pub(super) fn least(
     start: &[f64],
     bounds: &[(f64, f64)],
+    rounds: usize,
     mut residuals: impl FnMut(&[f64]) -> Result<Option<Vec<f64>>, Stopped>,
 ) -> Result<Option<Least>, Stopped> {
     let within = |x: f64, (low, high): (f64, f64)| x.clamp(low, high);
@@ -31,7 +31,7 @@ pub(super) fn least(
     let Some(mut now) = residuals(&at)? else { return Ok(None) };
     let sum_of = |r: &[f64]| r.iter().map(|r| r * r).sum::<f64>();
     let (mut sum, mut damping) = (sum_of(&now), 0.1);
-    for _ in 0..ROUNDS {
+    for _ in 0..rounds {
         let mut jacobian = DMatrix::zeros(now.len(), at.len());
         for k in 0..at.len() {
             // Away from a bound that is met.
@@ -83,14 +83,15 @@ mod tests {
     fn a_line_through_points_is_found_and_a_bound_is_kept() {
         let points = [(0.0, 1.0), (1.0, 3.1), (2.0, 4.9), (3.0, 7.0)];
         let off = |x: &[f64]| Ok(Some(points.iter().map(|(t, y)| x[0] + x[1] * t - y).collect()));
-        let free = least(&[50.0, -50.0], &[(-100.0, 100.0); 2], off).expect("not stopped").expect("possible");
+        let free =
+            least(&[50.0, -50.0], &[(-100.0, 100.0); 2], 8, off).expect("not stopped").expect("possible");
         // Normal equations by hand: slope 1.98, intercept 1.03.
         assert!((free.at[1] - 1.98).abs() < 1e-3 && (free.at[0] - 1.03).abs() < 1e-3, "{free:?}");
-        let bound = least(&[50.0, 0.0], &[(-100.0, 100.0), (-1.0, 1.0)], off)
+        let bound = least(&[50.0, 0.0], &[(-100.0, 100.0), (-1.0, 1.0)], 8, off)
             .expect("not stopped")
             .expect("possible");
         assert!((bound.at[1] - 1.0).abs() < 1e-9 && (bound.at[0] - 2.5).abs() < 1e-2, "{bound:?}");
-        let nothing = least(&[0.0], &[(0.0, 1.0)], |_| Ok(None)).expect("not stopped");
+        let nothing = least(&[0.0], &[(0.0, 1.0)], 8, |_| Ok(None)).expect("not stopped");
         assert_eq!(nothing, None);
     }
 }

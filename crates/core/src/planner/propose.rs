@@ -112,13 +112,18 @@ impl PlanRequest {
         let count = if self.quick { 1 } else { PROPOSED };
         considered.retain(|other| !best.iter().any(|known| known.candidate.key == other.method));
         let behind = best.split_off(best.len().min(count));
-        let proposals: Vec<Option<(Proposal, Score)>> = best
+        let carried: Vec<(Option<Proposal>, u32)> = best
             .into_par_iter()
-            .map(|solved| self.carried_out(&full, uncut, &solved))
+            .map(|solved| {
+                let before = solved.evaluations;
+                let refined = if self.quick { Some(solved) } else { full.refined(solved)? };
+                let Some(refined) = refined else { return Ok((None, 0)) };
+                let proposal = self.carried_out(&full, uncut, &refined)?;
+                Ok((proposal, refined.evaluations - before + 1))
+            })
             .collect::<Result<_, Unfinished>>()?;
-        let mut proposals: Vec<Proposal> =
-            proposals.into_iter().flatten().map(|(proposal, _)| proposal).collect();
-        evaluations += proposals.len() as u32;
+        evaluations += carried.iter().map(|(_, count)| count).sum::<u32>();
+        let mut proposals: Vec<Proposal> = carried.into_iter().filter_map(|(proposal, _)| proposal).collect();
         proposals.sort_by(|one, other| one.score.total.total_cmp(&other.score.total));
         if let Some(first) = proposals.first() {
             for solved in &behind {
@@ -149,6 +154,7 @@ impl PlanRequest {
                 method: None,
                 freedom: Freedom::of_cut(cut, stays),
                 suits: Vec::new(),
+                state: None,
                 number: 0,
             };
             return (vec![own], Vec::new());
@@ -199,7 +205,7 @@ impl PlanRequest {
         full: &Search,
         uncut: &Uncut,
         solved: &Solved,
-    ) -> Result<Option<(Proposal, Score)>, Unfinished> {
+    ) -> Result<Option<Proposal>, Unfinished> {
         let Some((outcome, score)) = full.scored(&solved.candidate, &solved.cut)? else { return Ok(None) };
         let answer = self.of(solved.cut.clone()).answer_on(full.hair, uncut, full.stop)?;
         let (follows, against) = full.rules_of(&solved.cut);
@@ -245,7 +251,7 @@ impl PlanRequest {
             findings: answer.findings,
             talk: answer.talk,
         };
-        Ok(Some((proposal, score)))
+        Ok(Some(proposal))
     }
 
     /// Plans, from nothing.

@@ -111,7 +111,11 @@ impl Score {
             .into_iter()
             .filter(|code| whole(*code))
             .map(|code| {
-                let asked = if against.came_for.contains(&code) { CAME_FOR } else { 1.0 };
+                let asked = if against.came_for.contains(&code) && code != FindingCode::KeptHairLost {
+                    CAME_FOR
+                } else {
+                    1.0
+                };
                 asked * counts(code) * outcome.severity(code).powi(2)
             })
             .sum::<f64>();

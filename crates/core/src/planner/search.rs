@@ -7,6 +7,7 @@ use super::score::{Against, Score};
 use super::target::Target;
 use crate::cut::{Cut, Move, MoveKind, cut_until};
 use crate::fall::{AsWorn, zones};
+use crate::fibre::{Comb, HeldState, Moisture};
 use crate::hair::Hair;
 use crate::head::{Point, Zone};
 use crate::judge::{Outcome, Trial};
@@ -15,12 +16,24 @@ use crate::stop::{Stop, Stopped, Unfinished};
 
 /// What a wish may be missed by, and what a figure without a wish may stray from its start, in steps.
 const WISH_MM: f64 = 5.0;
-const STRAYS: f64 = 12.0;
+const STRAYS: f64 = 30.0;
 /// Steps of the second search, in those of the first; and rounds, each with half the step.
 const STRIDE: f64 = 5.0;
 const ROUNDS: usize = 2;
-/// By how much a step must better a plan.
+/// Rounds of a search for lengths, from a start and from a plan that is nearly right.
+const ROUNDS_FROM_AFAR: usize = 8;
+const ROUNDS_NEARBY: usize = 2;
+/// By how much a step must better a plan, and by how much another state of the layers.
 const BETTER: f64 = 0.01;
+const BETTER_STATE: f64 = 0.1;
+/// States of layers that are tried.
+const STATES: [HeldState; 5] = [
+    HeldState { moisture: Moisture::Wet, comb: Comb::Wide },
+    HeldState { moisture: Moisture::Wet, comb: Comb::Medium },
+    HeldState { moisture: Moisture::Damp, comb: Comb::Wide },
+    HeldState { moisture: Moisture::Dry, comb: Comb::Wide },
+    HeldState { moisture: Moisture::Dry, comb: Comb::None },
+];
 
 /// A head on which candidates are solved.
 pub(super) struct Search<'a> {
@@ -74,13 +87,42 @@ impl Search<'_> {
 
     /// Lengths solved for the wish.
     pub fn lengths(&self, candidate: Candidate) -> Result<Option<Solved>, Stopped> {
-        let figures = candidate.freedom.figures();
         let start = self.start(&candidate);
+        self.lengths_from(candidate, &start, ROUNDS_FROM_AFAR)
+    }
+
+    /// The lengths of a plan that was found on fewer strands solved again on these, where that betters it.
+    pub fn refined(&self, solved: Solved) -> Result<Option<Solved>, Stopped> {
+        let Some(here) =
+            self.solved(solved.candidate.clone(), solved.values.clone(), solved.evaluations + 1)?
+        else {
+            return Ok(None);
+        };
+        let here = self.without_idle(here.clone())?.unwrap_or(here);
+        let again = self.lengths_from(solved.candidate, &solved.values, ROUNDS_NEARBY)?;
+        let Some(again) = again else { return Ok(Some(here)) };
+        let again = self.rounded(again)?;
+        let evaluations = here.evaluations + again.evaluations;
+        // Solved so that its own steps cut nothing, it would be no way of working any more.
+        let again = self.without_idle(again)?;
+        Ok(Some(match again.filter(|again| again.score.total < here.score.total) {
+            Some(again) => Solved { evaluations, ..again },
+            None => Solved { evaluations, ..here },
+        }))
+    }
+
+    fn lengths_from(
+        &self,
+        candidate: Candidate,
+        start: &[f64],
+        rounds: usize,
+    ) -> Result<Option<Solved>, Stopped> {
+        let figures = candidate.freedom.figures();
         let wished = candidate.freedom.wished(self.goes);
         let turned: Vec<usize> = (0..figures.len()).filter(|i| figures[*i].0.is_length()).collect();
         let step = |i: usize| figures[i].0.step();
         let values = |x: &[f64]| {
-            let mut values = start.clone();
+            let mut values = start.to_vec();
             turned.iter().zip(x).for_each(|(i, x)| values[*i] = x * step(*i));
             values
         };
@@ -105,7 +147,7 @@ impl Search<'_> {
                 .map(|(i, (x, from))| (x - from) / if wished[*i] { 10.0 * STRAYS } else { STRAYS });
             Ok(Some(wishes.chain(strays).collect()))
         };
-        let Some(found) = least(&from, &bounds, residuals)? else { return Ok(None) };
+        let Some(found) = least(&from, &bounds, rounds, residuals)? else { return Ok(None) };
         let values = values(&found.at);
         self.solved(candidate, values, found.evaluations + 1)
     }
@@ -143,7 +185,26 @@ impl Search<'_> {
             }
             stride *= 0.5;
         }
-        Ok(best)
+        self.in_best_state(best)
+    }
+
+    /// The same with its layers cut in another state, where its way of working leaves that open and it is better by enough to be
+    /// worth the change: less strays, less shows, no less is seen.
+    fn in_best_state(&self, best: Solved) -> Result<Solved, Stopped> {
+        if self.pins.moisture.is_some() || !best.candidate.is_open_in_state() {
+            return Ok(best);
+        }
+        let usual = best.score.total - BETTER_STATE;
+        let mut chosen = best;
+        for state in STATES {
+            let candidate = Candidate { state: Some(state), ..chosen.candidate.clone() };
+            let tried = self.solved(candidate, chosen.values.clone(), chosen.evaluations + 1)?;
+            chosen.evaluations += 1;
+            if let Some(tried) = tried.filter(|tried| tried.score.total < chosen.score.total.min(usual)) {
+                chosen = tried;
+            }
+        }
+        Ok(chosen)
     }
 
     /// The same in figures that hands can tell apart.

@@ -85,9 +85,11 @@ const box = computed<Box | undefined>(() => {
       }}</template>
       <template v-else-if="answer">{{ t("proposals-none") }}</template>
     </p>
-    <ul v-if="answer && answer.out_of_reach.length > 0" class="caution small">
-      <li v-for="far in answer.out_of_reach" :key="far.zone">{{ tell(far.text) }}</li>
-    </ul>
+    <div v-if="answer && answer.out_of_reach.length > 0" class="caution small">
+      <ul>
+        <li v-for="far in answer.out_of_reach" :key="far.zone">{{ tell(far.text) }}</li>
+      </ul>
+    </div>
     <div v-if="answer && question && figure && box" class="cards">
       <ProposalCard
         v-for="(plan, i) in answer.proposals"
@@ -144,11 +146,9 @@ header {
   align-items: start;
 }
 
-.caution {
+.caution ul {
   list-style: none;
-  padding: 6px 12px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 24px;
+  padding: 0;
+  margin: 0;
 }
 </style>

@@ -44,6 +44,17 @@ const rows = computed(() =>
     return values.some((value) => value === undefined) ? [] : [{ name, values: values as number[] }];
   }),
 );
+const nowAt = computed(() =>
+  Math.max(
+    0,
+    points.value.findIndex((point) => point.by === 0),
+  ),
+);
+/** Values at which something else is found than now. */
+const others = computed(() => {
+  const now = points.value[nowAt.value]?.findings.join();
+  return points.value.filter((point) => point.findings.join() !== now);
+});
 const found = (point: WhatIf) =>
   point.findings.map((code) => t(`plan-finding-${code}`)).join(", ") || t("proposal-none");
 </script>
@@ -57,82 +68,67 @@ const found = (point: WhatIf) =>
       :choices="levers.map((value) => ({ value, label: t(`whatIf-levers-${value}`) }))"
     />
     <p v-if="points.length === 0" class="soft small" aria-live="polite">{{ t("whatIf-pending") }}</p>
-    <div v-else class="scroll">
-      <table :class="{ stale: answer.isPlaceholderData.value }">
-        <thead>
-          <tr>
-            <td />
-            <td />
-            <th v-for="point in points" :key="point.by" scope="col" :class="{ now: point.by === 0 }">
-              {{ by(point) }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.name">
-            <th scope="row">{{ t(`whatIf-${row.name}`) }}</th>
-            <td>
-              <svg viewBox="0 0 60 24" aria-hidden="true">
-                <polyline :points="curve(row.values, 60, 24)" />
-              </svg>
-            </td>
-            <td v-for="(value, i) in row.values" :key="i" :class="{ now: points[i]!.by === 0 }">{{ say(value) }}</td>
-          </tr>
-          <tr>
-            <th scope="row">{{ t("whatIf-found") }}</th>
-            <td />
-            <td v-for="point in points" :key="point.by" class="found" :class="{ now: point.by === 0 }">
-              {{ found(point) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+    <div v-else class="rows" :class="{ stale: answer.isPlaceholderData.value }">
+      <dl>
+        <div v-for="row in rows" :key="row.name">
+          <dt>{{ t(`whatIf-${row.name}`) }}</dt>
+          <dd>
+            <svg viewBox="0 0 60 24" aria-hidden="true">
+              <polyline :points="curve(row.values, 60, 24)" />
+            </svg>
+            <span>{{
+              t("whatIf-range", {
+                least: say(row.values[0]!),
+                now: say(row.values[nowAt]!),
+                most: say(row.values[row.values.length - 1]!),
+              })
+            }}</span>
+          </dd>
+        </div>
+      </dl>
+      <p class="soft small">{{ t("whatIf-over", { from: by(points[0]!), to: by(points[points.length - 1]!) }) }}</p>
+      <ul v-if="others.length > 0">
+        <li v-for="point in others" :key="point.by">{{ t("whatIf-found", { by: by(point), found: found(point) }) }}</li>
+      </ul>
+      <p v-else class="soft small">{{ t("whatIf-sameFound") }}</p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
+dl {
+  margin: 0;
+  display: grid;
+  gap: 6px;
 }
 
-table {
-  font-size: 0.9rem;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  text-align: right;
-  padding: 3px 6px;
-  vertical-align: top;
-  white-space: nowrap;
-}
-
-th[scope="row"] {
-  text-align: left;
+dt {
   font-weight: 600;
 }
 
-.now {
-  background: var(--sheet-2, var(--forecast-band));
-  font-weight: 700;
-}
-
-.found {
-  white-space: normal;
-  min-width: 84px;
+dd {
+  margin: 0;
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 0.92rem;
 }
 
 svg {
   width: 60px;
   height: 24px;
+  flex: none;
 }
 
 polyline {
   fill: none;
   stroke: var(--forecast);
   stroke-width: 2;
+}
+
+ul {
+  padding-left: 18px;
+  margin: 0;
 }
 
 .stale {
