@@ -68,6 +68,7 @@ test("girths tell how far the hair is full; weak spots bring a caution and thin 
   await expect(saveState(wren)).toHaveText(SAVED);
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
+  await ownSteps(wren);
   await expect.poll(grams).toBeLessThan(whole);
 });
 
@@ -167,6 +168,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
   await expect(saveState(wren)).toHaveText(SAVED);
 
   await wren.getByRole("link", { name: /^Plan/ }).click();
+  await ownSteps(wren);
   const asked = wren.waitForRequest("**/api/compute/fall");
   await choose(wren.getByLabel("Begin with a cut"), { index: 1 });
   expect(((await asked).postDataJSON() as { ties_back: boolean }).ties_back).toBe(true);
