@@ -3,6 +3,7 @@
 plan-why-reason = { $reason }
 plan-why-rule = { $condition }: { $advice }; { $because }.
 plan-considered-module = It goes with other ways of working: its steps come after theirs.
+plan-considered-side = The house takes the other side of a dispute: { $topic }.
 plan-behind-wishes = It misses the wish by more: { $off } on the mean.
 plan-behind-findings = It leaves more to object to.
 plan-behind-minutes = It takes { $minutes } minutes longer.

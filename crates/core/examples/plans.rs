@@ -10,30 +10,13 @@ use rand::rngs::SmallRng;
 use rand::{RngExt, SeedableRng};
 use serde_json::{Value, json};
 use spirel_core::cut::{Cut, cut, shipped};
-use spirel_core::fall::{Fall, fall};
-use spirel_core::hair::Hair;
+use spirel_core::fall::fall;
 use spirel_core::judge::Uncut;
-use spirel_core::mark::Aim;
 use spirel_core::method::methods;
 use spirel_core::planner::{PlanAnswer, PlanRequest};
 use spirel_core::stop::Stop;
 use std::collections::BTreeMap;
 use std::time::Instant;
-
-/// Root mean square by which a fall misses the wishes, mm; hair that was too short is held against what it was.
-fn rms(aim: &Aim, hair: &Hair, before: &Fall, after: &Fall) -> f64 {
-    let off = |now: &spirel_core::fall::ZoneFall| {
-        let wish = aim.zones.get(&now.zone)?;
-        let before = before.zones.iter().find(|zone| zone.zone == now.zone)?;
-        match (wish.lands, wish.worn_mm) {
-            (Some(place), _) => Some(now.ends_at_mm - place.height_mm(&hair.measures).max(before.ends_at_mm)),
-            (None, Some(worn)) => Some(worn.min(before.worn_mm) - now.worn_mm),
-            (None, None) => None,
-        }
-    };
-    let all: Vec<f64> = after.zones.iter().filter_map(off).collect();
-    (all.iter().map(|off| off * off).sum::<f64>() / all.len().max(1) as f64).sqrt()
-}
 
 fn median(mut values: Vec<f64>, share: f64) -> f64 {
     values.sort_by(f64::total_cmp);
@@ -124,9 +107,9 @@ fn main() {
         times.push(begun.elapsed().as_secs_f64());
         let begun = Instant::now();
         let missed = |tried: &Cut| {
-            cut(&hair, tried)
-                .ok()
-                .map(|result| rms(&request.aim, &hair, &before, &fall(&hair, &result.lengths)))
+            cut(&hair, tried).ok().and_then(|result| {
+                request.aim.missed_mm(&fall(&hair, &result.lengths), &before, &hair.measures)
+            })
         };
         let ships: Vec<f64> = shipped().iter().filter_map(|listed| missed(&listed.cut)).collect();
         falls.push(begun.elapsed().as_secs_f64() / ships.len() as f64);
@@ -148,7 +131,10 @@ fn main() {
                 .collect();
             let Some(tried) = method.filled(&[], &values, &coarse.measures) else { continue };
             let Ok(result) = cut(&coarse, &tried) else { continue };
-            let off = rms(&request.aim, &coarse, &coarse_before, &fall(&coarse, &result.lengths));
+            let off = request
+                .aim
+                .missed_mm(&fall(&coarse, &result.lengths), &coarse_before, &coarse.measures)
+                .unwrap_or_default();
             if off < best.0 {
                 best = (off, tried);
             }

@@ -125,6 +125,11 @@ impl Outline {
         self.one_mm.iter().zip(&self.other_mm).map(|(one, other)| one + other)
     }
 
+    /// Width at a height, mm, on the mean over two fingers: no single level decides.
+    pub fn width_about_mm(&self, height_mm: f64) -> f64 {
+        (-2..=2).map(|step| self.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0
+    }
+
     /// Whole width at a height, mm, straight between those that are known; 0 above and below.
     pub fn width_at_mm(&self, height_mm: f64) -> f64 {
         let next = self.heights_mm.partition_point(|height| *height >= height_mm);

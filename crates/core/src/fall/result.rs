@@ -87,6 +87,15 @@ pub struct Fall {
     pub lowest_mm: f64,
 }
 
+impl Fall {
+    /// Worn length on the mean over some zones, mm.
+    pub fn worn_mm(&self, zones: &[Zone]) -> f64 {
+        let known: Vec<f64> =
+            self.zones.iter().filter(|zone| zones.contains(&zone.zone)).map(|zone| zone.worn_mm).collect();
+        known.iter().sum::<f64>() / known.len().max(1) as f64
+    }
+}
+
 /// The fall of hair at these fibre lengths, worn as the client wears it.
 pub fn fall(hair: &Hair, lengths: &[ShareLengths]) -> Fall {
     fall_as_worn(hair, lengths, &AsWorn::of(hair, lengths))

@@ -176,10 +176,9 @@ impl<'a> Head<'a> {
         self.fall.front.heights_mm.first().copied().unwrap_or_default()
     }
 
-    /// Width of the outline from the front, mm, on the mean over two fingers of height: no single level decides.
+    /// Width of the outline from the front, mm.
     pub fn width_mm(&self, height_mm: f64) -> f64 {
-        let front = &self.fall.front;
-        (-2..=2).map(|step| front.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0
+        self.fall.front.width_about_mm(height_mm)
     }
 
     /// A place on the outline from the front, on the client's left, mm.

@@ -15,11 +15,7 @@ pub(super) fn measured(head: &Head) -> Option<Measured> {
             fall.zones.iter().find(|known| known.zone == *zone).copied()
         };
         let (now, before) = (fall(head.fall)?, fall(&head.uncut.fall)?);
-        let short_mm = match (wish.lands, wish.worn_mm) {
-            (Some(place), _) => now.ends_at_mm - place.height_mm(&hair.measures).max(before.ends_at_mm),
-            (None, Some(worn)) => worn.min(before.worn_mm) - now.worn_mm,
-            (None, None) => return None,
-        };
+        let short_mm = wish.lacks_mm(&now, &before, &hair.measures)?;
         let middle = hair.form.point(&zone_centre(*zone, &hair.hairline));
         let at = Vec3::new(middle.x, now.ends_at_mm, middle.z);
         let how = if short_mm > 0.0 { "shorter" } else { "longer" };

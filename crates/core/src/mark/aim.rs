@@ -3,6 +3,7 @@
 use super::reasons::default_risk;
 use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
+use crate::fall::{Fall, ZoneFall};
 use crate::grow::ZonePaths;
 use crate::head::{Measures, Place, Zone};
 use crate::message::Message;
@@ -93,7 +94,30 @@ impl Aim {
     }
 }
 
+impl Aim {
+    /// By how much wishes are missed, root mean square over the zones that have one, mm; none where nothing is wished.
+    pub fn missed_mm(&self, now: &Fall, before: &Fall, measures: &Measures) -> Option<f64> {
+        let of = |fall: &Fall, zone: Zone| fall.zones.iter().find(|known| known.zone == zone).copied();
+        let off: Vec<f64> = self
+            .zones
+            .iter()
+            .filter_map(|(zone, wish)| wish.lacks_mm(&of(now, *zone)?, &of(before, *zone)?, measures))
+            .collect();
+        let sum: f64 = off.iter().map(|off| off * off).sum();
+        (!off.is_empty()).then(|| (sum / off.len() as f64).sqrt())
+    }
+}
+
 impl ZoneAim {
+    /// By how much a zone is shorter than wished, mm. Hair that was too short before is held against what it was: no cut makes it
+    /// longer.
+    pub fn lacks_mm(&self, now: &ZoneFall, before: &ZoneFall, measures: &Measures) -> Option<f64> {
+        match (self.lands, self.worn_mm) {
+            (Some(place), _) => Some(now.ends_at_mm - place.height_mm(measures).max(before.ends_at_mm)),
+            (None, worn) => Some(worn?.min(before.worn_mm) - now.worn_mm),
+        }
+    }
+
     /// A wish to land at a place.
     pub fn landing(lands: Place) -> Self {
         Self { lands: Some(lands), ..Self::default() }

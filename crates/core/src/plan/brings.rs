@@ -47,20 +47,11 @@ struct Shape {
 
 impl Shape {
     fn of(fall: &Fall, chin_mm: f64) -> Self {
-        let worn = |zones: &[Zone]| {
-            let known: Vec<f64> = fall
-                .zones
-                .iter()
-                .filter(|zone| zones.contains(&zone.zone))
-                .map(|zone| zone.worn_mm)
-                .collect();
-            known.iter().sum::<f64>() / known.len().max(1) as f64
-        };
         Self {
-            line_mm: worn(&[Zone::Nape, Zone::BackLower]),
-            top_mm: worn(&[Zone::Top, Zone::Crown]),
+            line_mm: fall.worn_mm(&[Zone::Nape, Zone::BackLower]),
+            top_mm: fall.worn_mm(&[Zone::Top, Zone::Crown]),
             high_mm: fall.front.heights_mm.first().copied().unwrap_or_default(),
-            width_mm: fall.front.width_at_mm(chin_mm),
+            width_mm: fall.front.width_about_mm(chin_mm),
             mass_g: fall.mass_g,
         }
     }

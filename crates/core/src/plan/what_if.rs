@@ -3,7 +3,6 @@
 use super::FallRequest;
 use crate::cut::Lever;
 use crate::error::{FieldErrors, Problem};
-use crate::fall::Fall;
 use crate::hair::Hair;
 use crate::head::{Point, Zone};
 use crate::judge::{FindingCode, Trial, coarse};
@@ -57,12 +56,6 @@ fn stride(lever: Lever) -> Option<f64> {
     }
 }
 
-fn worn_mm(fall: &Fall, zones: &[Zone]) -> f64 {
-    let known: Vec<f64> =
-        fall.zones.iter().filter(|zone| zones.contains(&zone.zone)).map(|zone| zone.worn_mm).collect();
-    known.iter().sum::<f64>() / known.len().max(1) as f64
-}
-
 impl WhatIfRequest {
     /// The answers on a head that was grown before, from the least to the greatest value; a value that can't be is left out.
     pub fn answer_on(&self, hair: &Hair, stop: &Stop) -> Result<Vec<WhatIf>, Unfinished> {
@@ -93,29 +86,19 @@ impl WhatIfRequest {
             }
             let Some(outcome) = trial.of(&cut)? else { return Ok(None) };
             let fall = &outcome.fall;
-            let wishes = self.on.aim.as_ref().map(|aim| {
-                aim.zones.iter().filter_map(|(zone, wish)| {
-                    let at = |fall: &Fall| fall.zones.iter().find(|known| known.zone == *zone).copied();
-                    let (now, before) = (at(fall)?, at(uncut.fall())?);
-                    match (wish.lands, wish.worn_mm) {
-                        (Some(place), _) => {
-                            Some(now.ends_at_mm - place.height_mm(&few.measures).max(before.ends_at_mm))
-                        }
-                        (None, worn) => Some(worn?.min(before.worn_mm) - now.worn_mm),
-                    }
-                })
-            });
-            let off: Vec<f64> = wishes.into_iter().flatten().collect();
             let said: Vec<FindingCode> =
                 FindingCode::ALL.into_iter().filter(|code| outcome.says(*code)).collect();
             let whole = |code: &FindingCode| !code.is_part_of().iter().any(|whole| said.contains(whole));
             Ok(Some(WhatIf {
                 by,
-                line_mm: worn_mm(fall, &[Zone::Nape, Zone::BackLower]),
-                top_mm: worn_mm(fall, &[Zone::Top, Zone::Crown]),
-                width_mm: fall.front.width_at_mm(chin),
-                missed_mm: (!off.is_empty())
-                    .then(|| (off.iter().map(|off| off * off).sum::<f64>() / off.len() as f64).sqrt()),
+                line_mm: fall.worn_mm(&[Zone::Nape, Zone::BackLower]),
+                top_mm: fall.worn_mm(&[Zone::Top, Zone::Crown]),
+                width_mm: fall.front.width_about_mm(chin),
+                missed_mm: self
+                    .on
+                    .aim
+                    .as_ref()
+                    .and_then(|aim| aim.missed_mm(fall, uncut.fall(), &few.measures)),
                 findings: said.iter().copied().filter(whole).collect(),
             }))
         };

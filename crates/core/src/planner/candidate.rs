@@ -79,9 +79,10 @@ impl Candidate {
         let mut cut = self.freedom.cut(values, measures)?;
         let own = matches!(self.freedom, Freedom::Steps { .. });
         if !own {
+            // A way of working that points its line is not made blunt by a rule for other lines.
+            let points = self.method.as_ref().is_some_and(|method| method.schools.contains_key("line recut"));
             for practice in rules.iter().flat_map(|rule| &rule.then) {
-                let points = self.key == "pointed_line" && *practice == Practice::LineBlunt;
-                if !points {
+                if !(points && *practice == Practice::LineBlunt) {
                     practice.give(&mut cut);
                 }
             }

@@ -52,11 +52,7 @@ pub(super) fn least(
         let normal = jacobian.transpose() * &jacobian;
         let before = sum;
         for _ in 0..DAMPINGS {
-            let mut damped = normal.clone();
-            for k in 0..at.len() {
-                damped[(k, k)] += damping * normal[(k, k)].max(1e-3);
-            }
-            let Some(step) = damped.cholesky().map(|factors| factors.solve(&right)) else { break };
+            let Some(step) = damped_step(&normal, &right, damping, &at, bounds) else { break };
             let next: Vec<f64> = (0..at.len()).map(|k| within(at[k] + step[k], bounds[k])).collect();
             evaluations += 1;
             match residuals(&next)? {
@@ -73,6 +69,40 @@ pub(super) fn least(
         }
     }
     Ok(Some(Least { at, sum, evaluations }))
+}
+
+/// The step of the damped normal equations. A figure that stands at a bound and would leave it is held, and the others are solved
+/// without it: a step cut off at a bound is not the best one along it.
+fn damped_step(
+    normal: &DMatrix<f64>,
+    right: &DVector<f64>,
+    damping: f64,
+    at: &[f64],
+    bounds: &[(f64, f64)],
+) -> Option<DVector<f64>> {
+    let mut held = vec![false; at.len()];
+    loop {
+        let (mut damped, mut right) = (normal.clone(), right.clone());
+        for k in 0..at.len() {
+            damped[(k, k)] += damping * normal[(k, k)].max(1e-3);
+        }
+        for k in (0..at.len()).filter(|k| held[*k]) {
+            damped.row_mut(k).fill(0.0);
+            damped.column_mut(k).fill(0.0);
+            damped[(k, k)] = 1.0;
+            right[k] = 0.0;
+        }
+        let step = damped.cholesky()?.solve(&right);
+        let leaves =
+            |k: usize| (at[k] <= bounds[k].0 && step[k] < 0.0) || (at[k] >= bounds[k].1 && step[k] > 0.0);
+        let leaving: Vec<usize> = (0..at.len()).filter(|k| !held[*k] && leaves(*k)).collect();
+        if leaving.is_empty() {
+            return Some(step);
+        }
+        for k in leaving {
+            held[k] = true;
+        }
+    }
 }
 
 #[cfg(test)]

@@ -20,6 +20,6 @@ mod why;
 pub use answer::{
     Considered, FigureValue, OutOfReach, PlanAnswer, Proposal, WidthReached, ZoneReached, ZoneState,
 };
-pub use request::{HeldLever, Pins, PlanRequest};
+pub use request::{Pins, PlanRequest};
 pub use score::Score;
 pub use starting::{StartingWish, WishRequest};

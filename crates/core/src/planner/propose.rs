@@ -4,13 +4,13 @@ use super::answer::{Considered, FigureValue, OutOfReach, PlanAnswer, Proposal, W
 use super::candidate::{Candidate, has_fringe, joined};
 use super::freedom::Freedom;
 use super::request::PlanRequest;
-use super::score::{Against, Score, rms_mm, width_mm};
+use super::score::{Against, Score, rms_mm};
 use super::search::{Search, Solved, named};
 use super::states::states;
 use super::target::Target;
 use super::why::{kept_and_lost, why, why_behind};
 use crate::constants::GROWTH_MM_PER_DAY;
-use crate::cut::{Cut, Lever};
+use crate::cut::Cut;
 use crate::error::FieldErrors;
 use crate::fall::fall;
 use crate::hair::Hair;
@@ -144,9 +144,7 @@ impl PlanRequest {
     /// What may be proposed, and what is refused.
     fn candidates(&self, facts: &Facts, wished: bool) -> (Vec<Candidate>, Vec<Considered>) {
         if let Some(cut) = &self.pins.cut {
-            let stays = |step: usize| {
-                self.pins.held.iter().any(|held| held.step as usize == step && held.lever == Lever::Length)
-            };
+            let stays = |step: usize| self.pins.held.iter().any(|held| *held as usize == step);
             let own = Candidate {
                 key: String::new(),
                 name: cut.name.clone(),
@@ -178,6 +176,13 @@ impl PlanRequest {
             };
             if let Some(clause) = method.refuses.iter().find(|clause| clause.when.holds(facts)) {
                 not(Message::new("plan-why-reason").with("reason", clause.reason.as_str()));
+                continue;
+            }
+            let other = |(topic, takes): (&String, &String)| {
+                self.rules.sides.get(topic).filter(|side| *side != takes).map(|_| topic.clone())
+            };
+            if let Some(topic) = method.schools.iter().find_map(other) {
+                not(Message::new("plan-considered-side").with("topic", topic));
                 continue;
             }
             if method.module && !only_fringe && self.methods.is_none() {
@@ -222,7 +227,7 @@ impl PlanRequest {
             |zone: Zone| after.zones.iter().find(|known| known.zone == zone).map(|known| known.worn_mm);
         let widths = self.aim.widths.iter().map(|wish| WidthReached {
             wish: *wish,
-            reached_mm: width_mm(&after.front, wish.at.height_mm(&full.hair.measures)),
+            reached_mm: after.front.width_about_mm(wish.at.height_mm(&full.hair.measures)),
         });
         let figures = named(solved).into_iter().map(|(name, unit, value)| FigureValue { name, unit, value });
         let proposal = Proposal {

@@ -1,6 +1,6 @@
 //! What is asked of the planner.
 
-use crate::cut::{Cut, Lever};
+use crate::cut::Cut;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
 use crate::judge::Thresholds;
@@ -60,26 +60,15 @@ pub struct Pins {
     /// A cut that is solved again by the lengths of its own steps, instead of methods.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub cut: Option<Cut>,
-    /// What stays in that cut; at most sixty.
+    /// Numbers, from 0, of its steps whose length stays; at most sixty.
     #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub held: Vec<HeldLever>,
+    pub held: Vec<u32>,
     /// No weight is taken out, and no technique thins the ends.
     #[serde(skip_serializing_if = "std::ops::Not::not")]
     pub no_thinning: bool,
     /// Everything is cut in this state.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub moisture: Option<Moisture>,
-}
-
-/// What of a step stays.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct HeldLever {
-    /// Number of the step, from 0.
-    pub step: u32,
-    /// What of it.
-    pub lever: Lever,
 }
 
 impl PlanRequest {
@@ -117,6 +106,14 @@ impl PlanRequest {
         }
         if self.pins.held.len() > MOST_PINS {
             faults.push("pins.held", Problem::too_many(MOST_PINS));
+        }
+        let steps = self.pins.cut.as_ref().map_or(0, |cut| cut.moves.len());
+        for (i, step) in self.pins.held.iter().enumerate().take(MOST_PINS) {
+            if *step as usize >= steps {
+                let max = (steps as f64 - 1.0).max(0.0);
+                let fault = Problem::OutOfRange { min: 0.0, max, unit: String::new() };
+                faults.push(format!("pins.held.{i}"), fault);
+            }
         }
         if let Some(cut) = &self.pins.cut {
             faults.take("pins.cut", cut.check());

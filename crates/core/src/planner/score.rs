@@ -1,7 +1,7 @@
 //! What plans are compared by: each part in units of about one for what a stylist would call a fault.
 
 use super::target::Target;
-use crate::fall::{Fall, Outline};
+use crate::fall::Fall;
 use crate::hair::Hair;
 use crate::judge::{FindingCode, Outcome};
 use crate::mark::WidthAim;
@@ -59,11 +59,6 @@ pub(super) struct Against<'a> {
     pub came_for: &'a [FindingCode],
 }
 
-/// Width of an outline, mm, on the mean over two fingers of height.
-pub(super) fn width_mm(front: &Outline, height_mm: f64) -> f64 {
-    (-2..=2).map(|step| front.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0
-}
-
 /// Root mean square by which wishes are missed, mm.
 pub(super) fn rms_mm(targets: &[Target], fall: &Fall) -> f64 {
     let sum: f64 = targets.iter().map(|target| target.lacks_mm(&fall.zones).powi(2)).sum();
@@ -101,7 +96,7 @@ impl Score {
             .sum::<f64>()
             / count;
         let off = |wish: &WidthAim| {
-            (width_mm(&fall.front, wish.at.height_mm(&hair.measures)) - wish.width_mm) / WIDTH_MM
+            (fall.front.width_about_mm(wish.at.height_mm(&hair.measures)) - wish.width_mm) / WIDTH_MM
         };
         let widths = against.widths.iter().map(|wish| 0.5 * each(off(wish))).sum::<f64>();
         let said: Vec<FindingCode> =

@@ -1,6 +1,5 @@
 //! Wishes in plain words, made into targets on a head: where a person begins, to be changed from there.
 
-use super::score::width_mm;
 use crate::error::FieldErrors;
 use crate::fall::{Fall, ZoneFall, fall};
 use crate::grow::HairRequest;
@@ -77,7 +76,7 @@ impl StartingWish {
             }
             Self::LessWidth => {
                 let at = Place { point: Point::Chin, below_mm: 0.0 };
-                let width = width_mm(&now.front, at.height_mm(&hair.measures));
+                let width = now.front.width_about_mm(at.height_mm(&hair.measures));
                 aim.widths.retain(|wish| wish.at != at);
                 if width > 0.0 {
                     aim.widths.push(WidthAim { at, width_mm: whole(NARROWER * width).max(60.0) });

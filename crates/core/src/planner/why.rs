@@ -57,7 +57,7 @@ pub(super) fn kept_and_lost(
         loses.push(ends("plan-loses-ends"));
     }
     let chin = Point::Chin.height_mm(measures);
-    let [was, is] = [before, after].map(|fall| super::score::width_mm(&fall.front, chin));
+    let [was, is] = [before, after].map(|fall| fall.front.width_about_mm(chin));
     if (was - is).abs() > SAME_WIDTH_MM {
         let name = if is < was { "plan-loses-width" } else { "plan-keeps-width" };
         let said = Message::new(name).with("before", Arg::Mm(was)).with("after", Arg::Mm(is));

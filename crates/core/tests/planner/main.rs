@@ -163,7 +163,7 @@ fn what_is_pinned_stays_and_the_rest_is_solved_round_it() {
     let line = |half: &str, below: f64| json!({"region": {"half": half}, "kind": {"perimeter": {"behind": at(below), "worn": true}}});
     let cut = json!({"format": "spirel.cut", "version": 3, "name": "two", "moves": [line("left", 10.0), line("right", 10.0)]});
     let mut again = asked(straight(), line_at("shoulder"), "tidy");
-    again["pins"] = json!({"cut": cut, "held": [{"step": 0, "lever": "length"}]});
+    again["pins"] = json!({"cut": cut, "held": [0]});
     let plan = ask(again).propose().expect("possible").proposals.remove(0);
     let below = |i: usize| match &plan.cut.moves[i].kind {
         MoveKind::Perimeter(line) => line.behind.below_mm,
@@ -171,6 +171,24 @@ fn what_is_pinned_stays_and_the_rest_is_solved_round_it() {
     };
     assert_eq!(below(0), 10.0);
     assert!(below(1) > 40.0, "{}", below(1));
+}
+
+#[test]
+fn what_is_wished_of_width_and_of_time_is_answered() {
+    let asked = |name: &str, value: Value| {
+        let mut request = asked(ringlets(), line_at("shoulder"), "heavy");
+        request["methods"] = json!(["round_layers", "square_base", "dry_refresh"]);
+        match name {
+            "widths" => request["aim"]["widths"] = json!([{"at": {"point": "chin"}, "width_mm": value}]),
+            _ => request[name] = value,
+        }
+        ask(request).propose().expect("possible").proposals.remove(0)
+    };
+    let width = |wish: f64| asked("widths", json!(wish)).widths[0].reached_mm;
+    let (narrow, wide) = (width(190.0), width(300.0));
+    assert!(wide > narrow + 3.0, "{narrow} {wide}");
+    let (short, long) = (asked("minutes", json!(15.0)).minutes, asked("minutes", json!(240.0)).minutes);
+    assert!(short < long || (short - long).abs() < 1e-9, "{short} {long}");
 }
 
 #[test]
@@ -199,13 +217,23 @@ fn rules_that_are_off_are_not_followed_and_what_cannot_be_is_said_at_its_field()
     let rule = *usual.follows.first().expect("it follows one");
     let without = first(json!({"off": [rule]}));
     assert!(!without.follows.contains(&rule) && !without.against.contains(&rule));
+    // Whoever cuts everything dry has no way of working in which only the layers are dry.
+    let mut dry = asked(ringlets(), line_at("shoulder"), "tidy");
+    dry["rules"] = json!({"sides": {"state": "all dry"}});
+    let answer = ask(dry).propose().expect("possible");
+    let refused = |other: &&spirel_core::planner::Considered| other.why_not.id == "plan-considered-side";
+    assert!(answer.considered.iter().filter(refused).any(|other| other.method == "wet_line_dry_layers"));
     let mut bad = asked(straight(), line_at("chin"), "tidy");
     bad["methods"] = json!(["guesswork"]);
     bad["minutes"] = json!(1);
+    bad["pins"] = json!({"held": [3]});
     bad["rules"] = json!({"off": [400], "sides": {"state": "frozen"}});
     let faults = ask(bad).propose().expect_err("none of it can be").0;
     let fields: BTreeSet<&str> = faults.iter().map(|fault| fault.field.as_str()).collect();
-    assert_eq!(fields, BTreeSet::from(["methods.0", "minutes", "rules.off", "rules.sides.state"]));
+    assert_eq!(
+        fields,
+        BTreeSet::from(["methods.0", "minutes", "pins.held.0", "rules.off", "rules.sides.state"])
+    );
 }
 
 #[test]

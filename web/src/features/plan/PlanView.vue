@@ -156,7 +156,7 @@ async function solveAgain() {
   if (!question.value) return;
   solving.value = true;
   try {
-    const answer = await askPlan(againRequest(question.value, held.value));
+    const answer = await askPlan(againRequest(question.value, heldSteps.value));
     const best = answer.proposals[0];
     if (!best) return notify(t("proposals-againNone"));
     put(best.cut);
@@ -167,8 +167,14 @@ async function solveAgain() {
     solving.value = false;
   }
 }
-/** Steps whose length stays when the rest is solved again. */
+/** Steps whose length stays when the rest is solved again, by their ids: they keep them wherever they are moved. */
 const held = ref<number[]>([]);
+const isHeld = (move: Move) => held.value.includes(move.id ?? 0);
+const heldSteps = computed(() => moves.value.flatMap((move, step) => (isHeld(move) ? [step] : [])));
+function hold(move: Move) {
+  const id = move.id ?? 0;
+  held.value = isHeld(move) ? held.value.filter((known) => known !== id) : [...held.value, id];
+}
 const change = (at: number, how: (move: Move) => void) => put(changed(plan.value.cut, at, how));
 
 function begin(key: string) {
@@ -332,12 +338,8 @@ function does(at: number): string {
               <ElButton :disabled="locked" @click="change(i, (m) => (m.off = !m.off))">
                 {{ move.off ? t("plan-on") : t("plan-off") }}
               </ElButton>
-              <ElButton
-                :disabled="locked"
-                :aria-pressed="held.includes(i)"
-                @click="held = held.includes(i) ? held.filter((step) => step !== i) : [...held, i]"
-              >
-                {{ t(held.includes(i) ? "plan-held" : "plan-hold") }}
+              <ElButton :disabled="locked" :aria-pressed="isHeld(move)" @click="hold(move)">
+                {{ t(isHeld(move) ? "plan-held" : "plan-hold") }}
               </ElButton>
               <ElButton :disabled="locked || i === 0" @click="shift(i, -1)">{{ t("plan-up") }}</ElButton>
               <ElButton :disabled="locked || i === moves.length - 1" @click="shift(i, 1)">{{

@@ -34,7 +34,8 @@ const MET_MM = 5;
 const wish = computed(() => {
   const { zones, score } = props.plan;
   if (zones.length === 0) return t("proposal-noWish");
-  const off = say(score.wish_rms_mm);
+  // No more exact than hands are: to the next millimetre up.
+  const off = say(Math.max(1, Math.ceil(score.wish_rms_mm)));
   return t(score.wish_rms_mm <= MET_MM ? "proposal-met" : "proposal-missed", { off });
 });
 const found = computed(() => props.plan.findings.map((finding) => t(`plan-finding-${finding.code}`)).join(", "));
@@ -44,11 +45,11 @@ const why = computed(() => sentences(props.plan.why));
 const states = computed(() => {
   // Zones that are cut alike for the same reason are one line.
   const lines = new Map<string, string[]>();
-  for (const { zone, moisture, comb } of props.plan.states) {
-    const key = `${t(`figureWord-moisture-${moisture}`)}, ${t(`comb-${comb}`)}`;
-    lines.set(key, [...(lines.get(key) ?? []), t(`zone-${zone}`)]);
+  for (const { zone, reason } of props.plan.states) {
+    const said = tell(reason);
+    lines.set(said, [...(lines.get(said) ?? []), t(`zone-${zone}`)]);
   }
-  return [...lines].map(([state, zones]) => `${zones.join(", ")}: ${state}`);
+  return [...lines].map(([said, zones]) => `${zones.join(", ")}: ${said}`);
 });
 </script>
 

@@ -38,7 +38,7 @@ export function againRequest(on: FallRequest, held: readonly number[]): PlanRequ
   const request = planRequest(on, { noThinning: false, state: ANY_STATE, minutes: undefined });
   return {
     ...request,
-    pins: { ...NO_PINS, cut: on.plan.cut, held: held.map((step) => ({ step, lever: "length" })) },
+    pins: { ...NO_PINS, cut: on.plan.cut, held: [...held] },
   };
 }
 
