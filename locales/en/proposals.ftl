@@ -6,6 +6,7 @@ plan-considered-module = It goes with other ways of working: its steps come afte
 plan-considered-side = The house takes the other side of a dispute: { $topic }.
 plan-behind-wishes = It misses the wish by more: { $off } on the mean.
 plan-behind-findings = It leaves more to object to.
+plan-behind-other_ways = Worn in another way it leaves more to object to.
 plan-behind-minutes = It takes { $minutes } minutes longer.
 plan-behind-hair = It takes more hair.
 plan-behind-suits = It suits this head less.
@@ -27,6 +28,16 @@ plan-state-strays = Cut { $state }, where it will lie strays by { $strays }; { $
 plan-state-sure = Cut { $state }, where it will lie strays by { $strays }: no state is surer.
 plan-state-seen = Cut dry, so that what goes is seen.
 plan-state-method = As this way of working has it.
+plan-departs = { $condition }: { $advice }. Not here.
+plan-trade-longer = { $length } longer in { $zone }, nearer to the wish, would cost: { $costs }.
+plan-trade-shorter = { $length } shorter in { $zone }, nearer to the wish, would cost: { $costs }.
+plan-trade-none = This way of working brings { $zone } no nearer to the wish: { $length } is missing.
+trade-shorter = { $zone } { $length } shorter
+trade-longer = { $zone } { $length } longer
+trade-ends = light comes through the last { $after }, { $before } now
+trade-width = { $after } at the chin, { $before } now
+trade-finding = a new finding, “{ $finding }”
+trade-minutes = { $minutes } minutes more
 plan-out_of_reach =
     { $weeks ->
         [one] In { $zone } the hair is { $length } too short for the wish. It will have grown there in about { $weeks } week.

@@ -132,6 +132,7 @@ step-dry-diffuser = Dry it with a still diffuser.
 step-dry-flat_wrap = Dry it flat round the head.
 step-dry-brush = Dry it over a brush.
 step-note = { $note }
+step-branch = { $seen }: { $then }.
 
 ## Ends
 

@@ -16,6 +16,7 @@ mod error;
 mod instance;
 mod once;
 mod repeat;
+mod rules;
 mod schema;
 mod thresholds;
 mod unknown_key;
@@ -32,6 +33,7 @@ pub use edits::{Edit, EditNotice, MOST_NOTICES};
 pub use error::StoreError;
 pub use instance::{InstanceError, InstanceOptions, LocalDatabase};
 pub use once::Once;
+pub use rules::HouseRules;
 pub use unknown_key::UnknownKey;
 pub use visits::{Visit, VisitRow};
 

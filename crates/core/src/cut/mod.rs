@@ -39,7 +39,7 @@ pub use layout::Layout;
 pub use lever::{Chosen, Lever, LeverRule, levers};
 pub use minutes::minutes;
 pub use pattern::Pattern;
-pub use pause::{DryingMethod, Pause, ProductGives};
+pub use pause::{Branch, DryingMethod, Pause, ProductGives};
 pub use recoil::Recoil;
 pub use report::{MoveNote, MoveReport, SectionShape};
 pub use sections::{Drops, FirstLength, Sections};

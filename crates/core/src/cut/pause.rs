@@ -1,10 +1,12 @@
 //! Steps that cut nothing: something is put into the hair, it is dried, or a plan waits and is looked at.
 
-use crate::error::FieldErrors;
+use crate::error::{FieldErrors, Problem};
 use serde::{Deserialize, Serialize};
 
 /// Longest note.
 const NOTE: u32 = 500;
+/// Most branches of a look.
+const MOST_BRANCHES: usize = 6;
 
 /// What is done while nothing is cut. It has its place in the order of a cut; a planner gives it its meaning.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -16,6 +18,9 @@ pub enum Pause {
         /// What is looked at and decided.
         #[serde(default)]
         note: String,
+        /// What is done then, by what is seen; at most six.
+        #[serde(default, skip_serializing_if = "Vec::is_empty")]
+        branches: Vec<Branch>,
     },
     /// Something goes into the hair.
     Product {
@@ -33,6 +38,17 @@ pub enum Pause {
         #[serde(default)]
         note: String,
     },
+}
+
+/// What is done after a look, if this is seen.
+#[derive(Debug, Clone, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Branch {
+    /// What is seen.
+    pub seen: String,
+    /// What is done then.
+    pub then: String,
 }
 
 /// What a product gives the hair while it is cut.
@@ -66,7 +82,16 @@ pub enum DryingMethod {
 impl Pause {
     pub(super) fn check(&self) -> Result<(), FieldErrors> {
         let mut faults = FieldErrors::default();
-        let (Self::Look { note } | Self::Product { note, .. } | Self::Dry { note, .. }) = self;
+        if let Self::Look { branches, .. } = self {
+            if branches.len() > MOST_BRANCHES {
+                faults.push("branches", Problem::too_many(MOST_BRANCHES));
+            }
+            for (i, branch) in branches.iter().enumerate().take(MOST_BRANCHES) {
+                faults.text(&format!("branches.{i}.seen"), &branch.seen, NOTE);
+                faults.text(&format!("branches.{i}.then"), &branch.then, NOTE);
+            }
+        }
+        let (Self::Look { note, .. } | Self::Product { note, .. } | Self::Dry { note, .. }) = self;
         faults.text("note", note, NOTE);
         faults.or(())
     }

@@ -2,8 +2,8 @@
 //! with the move's own figures as their values.
 
 use super::{
-    Cut, FingerShape, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind, OverDirection,
-    Pattern, Pause, Sections, Technique, TechniqueKind,
+    Branch, Cut, FingerShape, Fingers, FirstLength, Gathered, Guide, Hold, Layout, Move, MoveKind,
+    OverDirection, Pattern, Pause, Sections, Technique, TechniqueKind,
 };
 use crate::head::{Landmark, Place};
 use crate::message::{Arg, Message};
@@ -116,12 +116,21 @@ fn how(move_: &Move) -> Vec<Message> {
         }
         MoveKind::Pause(pause) => {
             let (what, note) = match pause {
-                Pause::Look { note } => (Message::new("step-look"), note),
+                Pause::Look { note, .. } => (Message::new("step-look"), note),
                 Pause::Product { gives, note } => (Message::word("step-product", gives), note),
                 Pause::Dry { by, note } => (Message::word("step-dry", by), note),
             };
             let note = (!note.is_empty()).then(|| Message::new("step-note").with("note", note.as_str()));
-            std::iter::once(what).chain(note).collect()
+            let branches = match pause {
+                Pause::Look { branches, .. } => branches.as_slice(),
+                _ => &[],
+            };
+            let branch = |branch: &Branch| {
+                Message::new("step-branch")
+                    .with("seen", branch.seen.as_str())
+                    .with("then", branch.then.as_str())
+            };
+            std::iter::once(what).chain(note).chain(branches.iter().map(branch)).collect()
         }
     }
 }

@@ -4,6 +4,7 @@ use super::reasons::default_risk;
 use super::request::{RISKS, TARGET_MM};
 use crate::error::{FieldErrors, Problem};
 use crate::fall::{Fall, ZoneFall};
+use crate::fibre::WornStyle;
 use crate::grow::ZonePaths;
 use crate::head::{Measures, Place, Zone};
 use crate::message::Message;
@@ -13,6 +14,9 @@ use std::collections::BTreeMap;
 /// Widths that can be wished, mm, and how many.
 const WIDTH_MM: (f64, f64) = (60.0, 900.0);
 const MOST_WIDTHS: usize = 6;
+/// How far light may come through the ends, mm, and in how many other ways hair may be worn.
+const ENDS_MM: (f64, f64) = (0.0, 200.0);
+const MOST_WAYS: usize = 3;
 
 /// The wish for one zone: where its hair should land, or, where it stands up and comes down to no point, how long it should be
 /// worn.
@@ -49,6 +53,12 @@ pub struct Aim {
     /// How wide the outline should be seen from the front, by height; at most six.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub widths: Vec<WidthAim>,
+    /// How far light may come through the ends, mm of worn length, 0 to 200: full ends are kept.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub ends_mm: Option<f64>,
+    /// Other ways in which the hair is worn: a plan is held against its findings in each of them; at most three.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub also_worn: Vec<WornStyle>,
 }
 
 /// How wide the outline should be at a height.
@@ -64,7 +74,14 @@ pub struct WidthAim {
 
 impl Default for Aim {
     fn default() -> Self {
-        Self { risk: default_risk(), open_face: false, zones: BTreeMap::new(), widths: Vec::new() }
+        Self {
+            risk: default_risk(),
+            open_face: false,
+            zones: BTreeMap::new(),
+            widths: Vec::new(),
+            ends_mm: None,
+            also_worn: Vec::new(),
+        }
     }
 }
 
@@ -89,6 +106,12 @@ impl Aim {
         for (i, width) in self.widths.iter().enumerate() {
             faults.take(&format!("widths.{i}.at"), width.at.check());
             faults.range(&format!("widths.{i}.width_mm"), width.width_mm, WIDTH_MM, "mm");
+        }
+        if let Some(ends) = self.ends_mm {
+            faults.range("ends_mm", ends, ENDS_MM, "mm");
+        }
+        if self.also_worn.len() > MOST_WAYS {
+            faults.push("also_worn", Problem::too_many(MOST_WAYS));
         }
         faults.or(())
     }

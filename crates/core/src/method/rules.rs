@@ -66,6 +66,27 @@ pub fn rules() -> &'static [Rule] {
     &RULES
 }
 
+/// The sides that rules take in a dispute; none where there is no such dispute.
+pub fn sides_of(topic: &str) -> impl Iterator<Item = &'static str> {
+    let takes: BTreeSet<&str> = rules()
+        .iter()
+        .filter_map(|rule| rule.side.as_ref())
+        .filter(|side| side.topic == topic)
+        .map(|side| side.takes.as_str())
+        .collect();
+    takes.into_iter()
+}
+
+/// Checks that a dispute has such a side; a fault is at a field.
+pub fn check_side(topic: &str, takes: &str, field: &str) -> Result<(), FieldErrors> {
+    let mut faults = FieldErrors::default();
+    if !sides_of(topic).any(|side| side == takes) {
+        let known = sides_of(topic).map(str::to_owned).collect();
+        faults.push(field, Problem::Unknown { given: takes.to_owned(), known });
+    }
+    faults.or(())
+}
+
 impl RuleSettings {
     /// Checks that what is named is there.
     pub fn check(&self) -> Result<(), FieldErrors> {
@@ -76,18 +97,18 @@ impl RuleSettings {
             }
         }
         for (topic, takes) in &self.sides {
-            let sides: BTreeSet<&str> = rules()
-                .iter()
-                .filter_map(|rule| rule.side.as_ref())
-                .filter(|side| side.topic == *topic)
-                .map(|side| side.takes.as_str())
-                .collect();
-            if !sides.contains(takes.as_str()) {
-                let known = sides.into_iter().map(str::to_owned).collect();
-                faults.push(format!("sides.{topic}"), Problem::Unknown { given: takes.clone(), known });
+            if let Err(fault) = check_side(topic, takes, &format!("sides.{topic}")) {
+                faults.0.extend(fault.0);
             }
         }
         faults.or(())
+    }
+
+    /// Only what is there: a rule or a side of an older version may be gone.
+    pub fn known(mut self) -> Self {
+        self.off.retain(|number| rules().iter().any(|rule| rule.number == *number));
+        self.sides.retain(|topic, takes| check_side(topic, takes, "sides").is_ok());
+        self
     }
 
     /// The rules that hold for a head.

@@ -2,9 +2,9 @@
 
 use super::score::Score;
 use crate::cut::Cut;
-use crate::fibre::{Comb, Moisture};
+use crate::fibre::{Comb, Moisture, WornStyle};
 use crate::head::Zone;
-use crate::judge::{Finding, TalkAnswer};
+use crate::judge::{Finding, FindingCode, TalkAnswer};
 use crate::mark::WidthAim;
 use crate::message::Message;
 use crate::method::FigureUnit;
@@ -80,8 +80,46 @@ pub struct Proposal {
     pub against: Vec<u32>,
     /// The side it takes in each dispute.
     pub schools: BTreeMap<String, String>,
+    /// Advice it goes against, in words.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub departs: Vec<Message>,
+    /// How far light comes through the ends, mm of worn length.
+    pub ends_mm: f64,
+    /// What would be found in the other ways in which the hair is worn; judged on fewer strands.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub other_ways: Vec<WayFound>,
+    /// The wish it misses most, insisted on, and what that would cost.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub trade_off: Option<TradeOff>,
     /// What it was chosen by.
     pub score: Score,
+}
+
+/// What would be found in another way of wearing the hair.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WayFound {
+    /// Styled so; none where it is styled as usual.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub worn: Option<WornStyle>,
+    /// Whether it is parted on the other side.
+    pub other_parting: bool,
+    /// What would be objected to.
+    pub findings: Vec<FindingCode>,
+}
+
+/// A wish that cannot be had together with the others, and what it would cost.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TradeOff {
+    /// Which zone.
+    pub zone: Zone,
+    /// By how much it is shorter than wished in this plan, mm; negative where it is longer.
+    pub now_mm: f64,
+    /// The same if it were insisted on.
+    pub then_mm: f64,
+    /// What that would cost, in words.
+    pub text: Message,
 }
 
 /// Value of a free figure.

@@ -2,10 +2,13 @@
 
 use super::freedom::Freedom;
 use super::request::Pins;
+use super::states::cuts_most_of;
 use crate::cut::{Cut, Move, MoveKind, Technique};
 use crate::fibre::{Comb, HeldState, Moisture};
+use crate::hair::Hair;
 use crate::head::{Measures, Zone};
 use crate::method::{Clause, Facts, Method, Practice, Rule, Start, Variant};
+use std::collections::BTreeMap;
 
 /// What the reasons of a module count in what it goes with.
 const SAID_ONLY: f64 = 0.1;
@@ -102,12 +105,7 @@ impl Candidate {
             }
         }
         if let Some(moisture) = pins.moisture {
-            for move_ in cut.moves.iter_mut().filter(|move_| cuts(move_)) {
-                move_.state.moisture = moisture;
-                if moisture != Moisture::Dry && move_.state.comb == Comb::None {
-                    move_.state.comb = Comb::Wide;
-                }
-            }
+            cut.moves.iter_mut().filter(|move_| cuts(move_)).for_each(|move_| put_in(moisture, move_));
         }
         cut.check().ok().map(|()| cut)
     }
@@ -115,6 +113,24 @@ impl Candidate {
 
 fn cuts(move_: &Move) -> bool {
     !matches!(move_.kind, MoveKind::Pause(_))
+}
+
+/// A step in a state; wet hair is combed.
+fn put_in(moisture: Moisture, move_: &mut Move) {
+    move_.state.moisture = moisture;
+    if moisture != Moisture::Dry && move_.state.comb == Comb::None {
+        move_.state.comb = Comb::Wide;
+    }
+}
+
+/// The steps that cut most of some zones in the states that are pinned for those; the last zone in walking order decides.
+pub(super) fn pin_states(hair: &Hair, states: &BTreeMap<Zone, Moisture>, cut: &mut Cut) {
+    for (zone, moisture) in states {
+        let steps: Vec<usize> = (0..cut.moves.len())
+            .filter(|i| cuts(&cut.moves[*i]) && cuts_most_of(hair, &cut.moves[*i], *zone))
+            .collect();
+        steps.into_iter().for_each(|i| put_in(*moisture, &mut cut.moves[i]));
+    }
 }
 
 /// Whether a method cuts a fringe on its own.

@@ -15,10 +15,13 @@ mod search;
 mod starting;
 mod states;
 mod target;
+mod trade;
+mod ways;
 mod why;
 
 pub use answer::{
-    Considered, FigureValue, OutOfReach, PlanAnswer, Proposal, WidthReached, ZoneReached, ZoneState,
+    Considered, FigureValue, OutOfReach, PlanAnswer, Proposal, TradeOff, WayFound, WidthReached, ZoneReached,
+    ZoneState,
 };
 pub use request::{Pins, PlanRequest};
 pub use score::Score;

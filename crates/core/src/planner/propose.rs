@@ -8,7 +8,9 @@ use super::score::{Against, Score, rms_mm};
 use super::search::{Search, Solved, named};
 use super::states::states;
 use super::target::Target;
-use super::why::{kept_and_lost, why, why_behind};
+use super::trade::trade_off;
+use super::ways::{found_in, held_against};
+use super::why::{departs, kept_and_lost, why, why_behind};
 use crate::constants::GROWTH_MM_PER_DAY;
 use crate::cut::Cut;
 use crate::error::FieldErrors;
@@ -47,6 +49,7 @@ impl PlanRequest {
         let against = |targets, before| Against {
             targets,
             widths: &self.aim.widths,
+            ends_mm: self.aim.ends_mm,
             before,
             minutes: self.minutes,
             came_for: &came_for,
@@ -101,13 +104,14 @@ impl PlanRequest {
             }
         }
         by_score(&mut working);
-        let solved = working;
-        // Of each method the best way only.
-        let mut best: Vec<Solved> = Vec::new();
-        for solved in solved {
-            if !best.iter().any(|known| known.candidate.key == solved.candidate.key) {
-                best.push(solved);
-            }
+        let mut best = best_of_each(working);
+        let ways = if self.quick { Vec::new() } else { self.other_ways(stop)? };
+        if !ways.is_empty() {
+            best = best
+                .into_par_iter()
+                .map(|solved| held_against(solved, &ways, stop))
+                .collect::<Result<_, Stopped>>()?;
+            by_score(&mut best);
         }
         let count = if self.quick { 1 } else { PROPOSED };
         considered.retain(|other| !best.iter().any(|known| known.candidate.key == other.method));
@@ -115,10 +119,19 @@ impl PlanRequest {
         let carried: Vec<(Option<Proposal>, u32)> = best
             .into_par_iter()
             .map(|solved| {
-                let before = solved.evaluations;
+                let (before, other_ways) = (solved.evaluations, solved.score.other_ways);
                 let refined = if self.quick { Some(solved) } else { full.refined(solved)? };
                 let Some(refined) = refined else { return Ok((None, 0)) };
                 let proposal = self.carried_out(&full, uncut, &refined)?;
+                let proposal = match proposal {
+                    Some(proposal) if !self.quick => Some(Proposal {
+                        other_ways: found_in(&refined.cut, &ways, stop)?,
+                        trade_off: trade_off(&full, &refined)?,
+                        score: proposal.score.with_other_ways(other_ways),
+                        ..proposal
+                    }),
+                    other => other,
+                };
                 Ok((proposal, refined.evaluations - before + 1))
             })
             .collect::<Result<_, Unfinished>>()?;
@@ -244,8 +257,12 @@ impl PlanRequest {
             why: why(&solved.candidate.suits, &follows),
             keeps,
             loses,
+            departs: departs(&against),
             follows,
             against,
+            ends_mm: outcome.light_mm,
+            other_ways: Vec::new(),
+            trade_off: None,
             schools: solved
                 .candidate
                 .method
@@ -266,6 +283,17 @@ impl PlanRequest {
         let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
         self.propose_on(&hair, &uncut, &Stop::never(), &|_| {}).map_err(Unfinished::faults)
     }
+}
+
+/// Of each method the best way only, in the same order.
+fn best_of_each(all: Vec<Solved>) -> Vec<Solved> {
+    let mut best: Vec<Solved> = Vec::new();
+    for solved in all {
+        if !best.iter().any(|known| known.candidate.key == solved.candidate.key) {
+            best.push(solved);
+        }
+    }
+    best
 }
 
 /// The best first; equal ones in the order of the methods.

@@ -3,6 +3,7 @@
 use crate::cut::Cut;
 use crate::error::{FieldErrors, Problem};
 use crate::fibre::Moisture;
+use crate::head::Zone;
 use crate::judge::Thresholds;
 use crate::mark::Aim;
 use crate::method::{RuleSettings, methods};
@@ -69,6 +70,9 @@ pub struct Pins {
     /// Everything is cut in this state.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub moisture: Option<Moisture>,
+    /// Steps that cut most of these zones are cut in these states.
+    #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    pub states: BTreeMap<Zone, Moisture>,
 }
 
 impl PlanRequest {

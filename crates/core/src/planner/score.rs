@@ -10,6 +10,8 @@ use serde::Serialize;
 /// A wish missed by so much is a fault, mm; the same of a width.
 const WISH_MM: f64 = 6.0;
 const WIDTH_MM: f64 = 10.0;
+/// Light through the ends further than was wished by so much is a fault, mm.
+const ENDS_MM: f64 = 10.0;
 /// Most that one wish counts, in faults.
 const MOST: f64 = 30.0;
 /// So many minutes over are a fault; and each minute counts a little.
@@ -37,8 +39,12 @@ pub struct Score {
     pub wishes: f64,
     /// Widths.
     pub widths: f64,
+    /// Ends that light comes through further than wished.
+    pub ends: f64,
     /// Findings.
     pub findings: f64,
+    /// Findings in the other ways in which the hair is worn, on the mean over them.
+    pub other_ways: f64,
     /// Minutes.
     pub minutes: f64,
     /// Hair that goes.
@@ -50,9 +56,11 @@ pub struct Score {
 }
 
 /// What a plan is held against.
+#[derive(Clone, Copy)]
 pub(super) struct Against<'a> {
     pub targets: &'a [Target],
     pub widths: &'a [WidthAim],
+    pub ends_mm: Option<f64>,
     pub before: &'a Fall,
     pub minutes: Option<f64>,
     /// What they came for is measured by these.
@@ -73,6 +81,30 @@ fn counts(code: FindingCode) -> f64 {
         FindingCode::KeptHairLost | FindingCode::TieNotReached => 2.0,
         _ => 1.0,
     }
+}
+
+/// What is found of a cut, all together.
+pub(super) fn findings(outcome: &Outcome, came_for: &[FindingCode]) -> f64 {
+    whole_findings(outcome)
+        .map(|code| {
+            let asked = came_for.contains(&code) && code != FindingCode::KeptHairLost;
+            let times = if asked { CAME_FOR } else { 1.0 };
+            times * counts(code) * outcome.severity(code).powi(2)
+        })
+        .sum()
+}
+
+/// Findings that are no part of others that are said.
+fn whole_findings(outcome: &Outcome) -> impl Iterator<Item = FindingCode> {
+    let said: Vec<FindingCode> = FindingCode::ALL.into_iter().filter(|code| outcome.says(*code)).collect();
+    FindingCode::ALL
+        .into_iter()
+        .filter(move |code| !code.is_part_of().iter().any(|whole| said.contains(whole)))
+}
+
+/// Those of them that are said: wishes are answered by themselves.
+pub(super) fn said(outcome: &Outcome) -> Vec<FindingCode> {
+    whole_findings(outcome).filter(|code| *code != FindingCode::WishMissed && outcome.says(*code)).collect()
 }
 
 impl Score {
@@ -99,21 +131,8 @@ impl Score {
             (fall.front.width_about_mm(wish.at.height_mm(&hair.measures)) - wish.width_mm) / WIDTH_MM
         };
         let widths = against.widths.iter().map(|wish| 0.5 * each(off(wish))).sum::<f64>();
-        let said: Vec<FindingCode> =
-            FindingCode::ALL.into_iter().filter(|code| outcome.says(*code)).collect();
-        let whole = |code: FindingCode| !code.is_part_of().iter().any(|whole| said.contains(whole));
-        let findings = FindingCode::ALL
-            .into_iter()
-            .filter(|code| whole(*code))
-            .map(|code| {
-                let asked = if against.came_for.contains(&code) && code != FindingCode::KeptHairLost {
-                    CAME_FOR
-                } else {
-                    1.0
-                };
-                asked * counts(code) * outcome.severity(code).powi(2)
-            })
-            .sum::<f64>();
+        let ends = against.ends_mm.map_or(0.0, |most| each((outcome.light_mm - most).max(0.0) / ENDS_MM));
+        let findings = findings(outcome, against.came_for);
         let over = against.minutes.map_or(0.0, |most| each((outcome.minutes - most).max(0.0) / OVER_MIN));
         let minutes = over + MINUTE * outcome.minutes;
         let gone = HAIR * (1.0 - fall.mass_g / against.before.mass_g.max(1e-9)).max(0.0);
@@ -123,11 +142,18 @@ impl Score {
             wish_rms_mm: rms_mm(against.targets, fall),
             wishes,
             widths,
+            ends,
             findings,
+            other_ways: 0.0,
             minutes,
             hair: gone,
             suits,
-            total: wishes + widths + findings + minutes + gone + suits,
+            total: wishes + widths + ends + findings + minutes + gone + suits,
         }
+    }
+
+    /// The same with what is found in the other ways in which the hair is worn.
+    pub(super) fn with_other_ways(self, other_ways: f64) -> Self {
+        Self { other_ways, total: self.total - self.other_ways + other_ways, ..self }
     }
 }

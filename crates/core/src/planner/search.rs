@@ -1,6 +1,6 @@
 //! A candidate's figures solved on a coarse head: its lengths for the wish, then all of them for everything that counts.
 
-use super::candidate::Candidate;
+use super::candidate::{Candidate, pin_states};
 use super::least_squares::least;
 use super::request::Pins;
 use super::score::{Against, Score};
@@ -36,6 +36,7 @@ const STATES: [HeldState; 5] = [
 ];
 
 /// A head on which candidates are solved.
+#[derive(Clone, Copy)]
 pub(super) struct Search<'a> {
     pub hair: &'a Hair,
     pub trial: &'a Trial<'a>,
@@ -60,7 +61,9 @@ pub(super) struct Solved {
 impl Search<'_> {
     /// The cut of a candidate with these values.
     fn cut(&self, candidate: &Candidate, values: &[f64]) -> Option<Cut> {
-        candidate.cut(values, &self.hair.measures, self.rules, self.pins)
+        let mut cut = candidate.cut(values, &self.hair.measures, self.rules, self.pins)?;
+        pin_states(self.hair, &self.pins.states, &mut cut);
+        Some(cut)
     }
 
     /// Rules a cut keeps, and those it breaks.
@@ -111,7 +114,7 @@ impl Search<'_> {
         }))
     }
 
-    fn lengths_from(
+    pub(super) fn lengths_from(
         &self,
         candidate: Candidate,
         start: &[f64],
@@ -138,7 +141,10 @@ impl Search<'_> {
             };
             let zones = zones(self.hair, &lengths, &AsWorn::of(self.hair, &lengths));
             let wishes = self.against.targets.iter().flat_map(|target: &Target| {
-                [target.lacks_mm(&zones) / WISH_MM, target.too_short_mm(&zones) / (0.5 * WISH_MM)]
+                [
+                    target.counts * target.lacks_mm(&zones) / WISH_MM,
+                    target.too_short_mm(&zones) / (0.5 * WISH_MM),
+                ]
             });
             // What no wish holds stays about where it begins.
             let strays = turned
@@ -191,7 +197,8 @@ impl Search<'_> {
     /// The same with its layers cut in another state, where its way of working leaves that open and it is better by enough to be
     /// worth the change: less strays, less shows, no less is seen.
     fn in_best_state(&self, best: Solved) -> Result<Solved, Stopped> {
-        if self.pins.moisture.is_some() || !best.candidate.is_open_in_state() {
+        if self.pins.moisture.is_some() || !self.pins.states.is_empty() || !best.candidate.is_open_in_state()
+        {
             return Ok(best);
         }
         let usual = best.score.total - BETTER_STATE;

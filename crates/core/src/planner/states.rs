@@ -1,7 +1,7 @@
 //! In what state each zone is cut, and what that costs: how far a landing strays in it, and in the state in which it strays least.
 
 use super::answer::ZoneState;
-use crate::cut::{Cut, MoveKind};
+use crate::cut::{Cut, Move, MoveKind};
 use crate::fibre::{HeldState, Moisture};
 use crate::hair::Hair;
 use crate::head::Zone;
@@ -63,6 +63,16 @@ pub(super) fn states(
 
 /// The state of the last step that holds or lets down most of a zone.
 fn state_of(hair: &Hair, cut: &Cut, zone: Zone) -> Option<HeldState> {
+    cut.moves
+        .iter()
+        .rev()
+        .filter(|move_| !move_.off && !matches!(move_.kind, MoveKind::Pause(_) | MoveKind::Weight(_)))
+        .find(|move_| cuts_most_of(hair, move_, zone))
+        .map(|move_| move_.state)
+}
+
+/// Whether the section of a step, or its mirror image, holds most of a zone.
+pub(super) fn cuts_most_of(hair: &Hair, move_: &Move, zone: Zone) -> bool {
     let scalp = hair.scalp();
     let roots: Vec<_> = hair.strands.iter().filter(|strand| strand.root.zone == zone).step_by(7).collect();
     let covers = |test: &RegionTest| {
@@ -70,13 +80,6 @@ fn state_of(hair: &Hair, cut: &Cut, zone: Zone) -> Option<HeldState> {
             roots.iter().filter(|strand| test.holds(&scalp, &strand.root.at, strand.root.zone)).count();
         2 * held > roots.len()
     };
-    cut.moves
-        .iter()
-        .rev()
-        .filter(|move_| !move_.off && !matches!(move_.kind, MoveKind::Pause(_) | MoveKind::Weight(_)))
-        .find(|move_| {
-            let own = move_.region.on(&scalp).is_ok_and(|test| covers(&test));
-            own || (move_.mirrored && move_.region.mirrored().on(&scalp).is_ok_and(|test| covers(&test)))
-        })
-        .map(|move_| move_.state)
+    let own = move_.region.on(&scalp).is_ok_and(|test| covers(&test));
+    own || (move_.mirrored && move_.region.mirrored().on(&scalp).is_ok_and(|test| covers(&test)))
 }

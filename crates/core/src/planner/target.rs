@@ -13,6 +13,8 @@ pub(super) struct Target {
     /// The shortest that would be accepted.
     shortest: Option<Wants>,
     before: ZoneFall,
+    /// How many times it counts where lengths are solved.
+    pub counts: f64,
 }
 
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -47,9 +49,15 @@ impl Target {
                 wants: wants(wish.lands, wish.worn_mm)?,
                 shortest: wants(wish.shortest, wish.shortest_worn_mm),
                 before: *before,
+                counts: 1.0,
             })
         };
         before.zones.iter().filter_map(of).collect()
+    }
+
+    /// The same, counting so many times.
+    pub fn counting(self, counts: f64) -> Self {
+        Self { counts, ..self }
     }
 
     /// By how much the hair is too short for the wish before anything is cut, mm; 0 where it isn't.

@@ -26,6 +26,18 @@ pub(super) fn why(suits: &[Clause], follows: &[u32]) -> Vec<Message> {
     own.chain(rules).take(MOST).collect()
 }
 
+/// Advice that it goes against, in words.
+pub(super) fn departs(against: &[u32]) -> Vec<Message> {
+    let rules = rules::rules().iter().filter(|rule| against.contains(&rule.number));
+    rules
+        .map(|rule| {
+            Message::new("plan-departs")
+                .with("condition", rule.condition.as_str())
+                .with("advice", rule.advice.as_str())
+        })
+        .collect()
+}
+
 fn zone_of(fall: &Fall, zone: Zone) -> Option<&crate::fall::ZoneFall> {
     fall.zones.iter().find(|known| known.zone == zone)
 }
@@ -73,8 +85,9 @@ pub(super) fn kept_and_lost(
 /// Why a plan is behind the best: what of its score is most worse.
 pub(super) fn why_behind(score: &Score, best: &Score, minutes: (f64, f64)) -> Message {
     let parts = [
-        ("wishes", score.wishes + score.widths - best.wishes - best.widths),
+        ("wishes", score.wishes + score.widths + score.ends - best.wishes - best.widths - best.ends),
         ("findings", score.findings - best.findings),
+        ("other_ways", score.other_ways - best.other_ways),
         ("minutes", score.minutes - best.minutes),
         ("hair", score.hair - best.hair),
         ("suits", score.suits - best.suits),

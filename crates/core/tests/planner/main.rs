@@ -7,7 +7,8 @@ use rayon::ThreadPoolBuilder;
 use serde_json::{Value, json};
 use spirel_core::cut::{Cut, MoveKind, TechniqueKind};
 use spirel_core::fall::fall;
-use spirel_core::fibre::Moisture;
+use spirel_core::fibre::{Moisture, WornStyle};
+use spirel_core::head::Zone;
 use spirel_core::judge::Uncut;
 use spirel_core::method::methods;
 use spirel_core::planner::{PlanAnswer, PlanRequest};
@@ -189,6 +190,66 @@ fn what_is_wished_of_width_and_of_time_is_answered() {
     assert!(wide > narrow + 3.0, "{narrow} {wide}");
     let (short, long) = (asked("minutes", json!(15.0)).minutes, asked("minutes", json!(240.0)).minutes);
     assert!(short < long || (short - long).abs() < 1e-9, "{short} {long}");
+}
+
+#[test]
+fn full_ends_a_state_by_zone_and_other_ways_of_wearing_are_answered() {
+    let mut request = asked(ringlets(), line_at("shoulder"), "heavy");
+    request["methods"] = json!(["round_layers", "level_line", "all_to_centre"]);
+    let light = |ends: Value| {
+        let mut request = request.clone();
+        request["aim"]["ends_mm"] = ends;
+        ask(request).propose().expect("possible").proposals.remove(0).ends_mm
+    };
+    let (free, full) = (light(Value::Null), light(json!(0.0)));
+    assert!(full <= free + 1e-9, "{full} {free}");
+    let mut pinned = request.clone();
+    pinned["pins"] = json!({"states": {"nape": "dry"}});
+    for plan in ask(pinned).propose().expect("possible").proposals {
+        let nape = plan.states.iter().find(|state| state.zone == Zone::Nape).expect("it is cut");
+        assert_eq!(nape.moisture, Moisture::Dry, "{}", plan.method);
+    }
+    request["aim"]["also_worn"] = json!(["smoothed", "as_it_springs"]);
+    request["talk"]["part"] = json!("moves");
+    for plan in ask(request.clone()).propose().expect("possible").proposals {
+        let ways: Vec<_> = plan.other_ways.iter().map(|way| (way.worn, way.other_parting)).collect();
+        // As it springs is how it is worn anyway.
+        assert_eq!(ways, [(Some(WornStyle::Smoothed), false), (None, true)]);
+        let found = plan.other_ways.iter().any(|way| !way.findings.is_empty());
+        assert!(plan.score.other_ways > 0.0 || !found);
+        let by_parts = plan.score.wishes
+            + plan.score.widths
+            + plan.score.ends
+            + plan.score.findings
+            + plan.score.other_ways
+            + plan.score.minutes
+            + plan.score.hair
+            + plan.score.suits;
+        assert!((plan.score.total - by_parts).abs() < 1e-9);
+    }
+    request["aim"]["ends_mm"] = json!(-3.0);
+    request["aim"]["also_worn"] = json!(["smoothed", "smoothed", "smoothed", "smoothed"]);
+    let faults = ask(request).propose().expect_err("neither can be").0;
+    let fields: Vec<&str> = faults.iter().map(|fault| fault.field.as_str()).collect();
+    assert_eq!(fields, ["aim.ends_mm", "aim.also_worn"]);
+}
+
+#[test]
+fn what_cannot_be_had_together_has_its_price_and_what_is_met_has_none() {
+    // One line all round, and a nape half as long as what hangs over it at the sides.
+    let mut wishes = line_at("shoulder");
+    wishes["back_lower"] = json!({"lands": {"point": "chin"}});
+    let mut torn = asked(straight(), wishes, "tidy");
+    torn["methods"] = json!(["level_line"]);
+    let plan = ask(torn).propose().expect("possible").proposals.remove(0);
+    let trade = plan.trade_off.expect("the line can't be in both places");
+    assert!(trade.now_mm.abs() > 5.0 && trade.then_mm.abs() <= trade.now_mm.abs());
+    let zone = plan.zones.iter().find(|zone| zone.zone == trade.zone).expect("it is wished");
+    let most = plan.zones.iter().map(|zone| zone.shorter_mm.abs()).fold(0.0, f64::max);
+    assert!((zone.shorter_mm - trade.now_mm).abs() < 1e-6 && zone.shorter_mm.abs() == most);
+    let mut met = asked(straight(), line_at("shoulder"), "tidy");
+    met["methods"] = json!(["level_line"]);
+    assert_eq!(ask(met).propose().expect("possible").proposals.remove(0).trade_off, None);
 }
 
 #[test]

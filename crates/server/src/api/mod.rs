@@ -6,6 +6,7 @@ pub mod compute;
 pub mod edits;
 pub mod exchange;
 pub mod health;
+pub mod house_rules;
 pub mod instruments;
 pub mod session;
 pub mod thresholds;

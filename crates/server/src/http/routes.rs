@@ -1,7 +1,7 @@
 //! The one route table. Each handler carries its method and path; a handler named here is both served and documented.
 
 use crate::api::{
-    audit, clients, compute, edits, exchange, health, instruments, session, thresholds, visits,
+    audit, clients, compute, edits, exchange, health, house_rules, instruments, session, thresholds, visits,
 };
 use crate::contract::Contract;
 use actix_web::web;
@@ -85,6 +85,9 @@ routes![
     audit::audit,
     thresholds::thresholds,
     thresholds::set_threshold,
+    house_rules::house_rules,
+    house_rules::set_rule,
+    house_rules::set_side,
 ];
 
 fn view_parameter() -> Parameter {

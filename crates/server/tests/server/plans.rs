@@ -130,6 +130,39 @@ async fn what_the_house_objects_to_is_its_owners_to_set_and_what_is_sent_along_d
 }
 
 #[tokio::test]
+async fn rules_and_sides_of_the_house_are_its_owners_to_set_and_kept() {
+    let (app, ivo) = stylist().await;
+    let owner = app.signed_in("wren@saltmarsh.example").await;
+    let put = |who: &Browser, path: &str, body: Value| {
+        who.ask(Method::PUT, &format!("/api/house/{path}")).json(&body).send()
+    };
+    assert_eq!(put(&ivo, "rules/7", json!({"off": true})).await.unwrap().status(), StatusCode::FORBIDDEN);
+    for (path, body) in [
+        ("rules/7", json!({"off": true})),
+        ("rules/7", json!({"off": true})),
+        ("rules/9", json!({"off": true})),
+        ("rules/9", json!({"off": false})),
+        ("sides/fine%20ends", json!({"takes": "props"})),
+        ("sides/fine%20ends", json!({"takes": "blunt"})),
+        ("sides/state", json!({"takes": "all dry"})),
+        ("sides/state", json!({"takes": null})),
+    ] {
+        assert_eq!(put(&owner, path, body).await.unwrap().status(), StatusCode::NO_CONTENT, "{path}");
+    }
+    assert_eq!(ivo.read("/api/house/rules").await, json!({"off": [7], "sides": {"fine ends": "blunt"}}));
+    for path in ["rules/77", "sides/weather"] {
+        let body = if path.starts_with("rules") { json!({"off": true}) } else { json!({"takes": "sun"}) };
+        assert_eq!(put(&owner, path, body).await.unwrap().status(), StatusCode::NOT_FOUND, "{path}");
+    }
+    let frozen = put(&owner, "sides/state", json!({"takes": "frozen"})).await.unwrap();
+    let faults = refused(frozen, StatusCode::UNPROCESSABLE_ENTITY).await;
+    assert_eq!(faults["fields"][0]["field"], "takes");
+    // Another house has its own.
+    let other = app.signed_in("sela@gannet.example").await;
+    assert_eq!(other.read("/api/house/rules").await, json!({}));
+}
+
+#[tokio::test]
 async fn what_cannot_be_planned_is_refused_at_its_field_whatever_is_asked_for() {
     let (_app, ivo) = stylist().await;
     let good = request(&ivo, "breakwater").await;
