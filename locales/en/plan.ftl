@@ -334,6 +334,7 @@ proposals-noThinning = No thinning
 proposals-state = Wet or dry
 proposals-anyState = as each way has it
 proposals-time = Time at hand
+proposals-byZone = Wet or dry, zone by zone
 proposals-anyTime = as it takes
 proposals-looking = Looking for ways to this wish…
 proposals-more = A first way. Looking for better and other ones…
@@ -363,6 +364,10 @@ proposal-minutesValue = { $n } min
 proposal-goes = Hair off
 proposal-findings = Would be objected to
 proposal-none = nothing
+proposal-wornSo = Worn { $way }
+proposal-otherParting = parted otherwise
+proposal-ends = Light comes through
+proposal-endsLast = the last { $length }
 proposal-talk = What they came for
 proposal-becomes-not_seen = not seen
 proposal-becomes-gone = gone
@@ -399,3 +404,18 @@ whatIf-found = { $by }: { $found }
 whatIf-sameFound = What would be objected to stays the same.
 whatIf-range = { $least } · now { $now } · { $most }
 whatIf-over = From { $from } to { $to }.
+goals-title = Goals
+goals-line = Line
+goals-top = On top
+goals-width = Width at the chin
+goals-fringe = Fringe stays as it is
+goals-asItIs = { $now }, as it is
+plan-startReplaces =
+    { $n ->
+        [one] The step that stands there now is replaced. Undo takes it back.
+       *[other] The { $n } steps that stand there now are replaced. Undo takes them back.
+    }
+plan-branchSeen = If this is seen
+plan-branchThen = Then
+plan-branchAdd = Another case
+plan-branchRemove = Remove case { $n }

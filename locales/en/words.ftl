@@ -12,12 +12,12 @@ combShort-fine = fine
 combShort-medium = medium
 combShort-none = no comb
 combShort-wide = wide
-
 part-centre = centre
 part-left = left
-part-moves = steps
+part-moves = moves
 part-not_said = not said
 part-right = right
+
 
 point-armpit = armpit
 point-brow = brow
@@ -337,3 +337,8 @@ colour-shade = Saturation and brightness
 colour-shadeNow = Saturation { $saturation }, brightness { $brightness }, colour { $color }
 colour-natural = Use { $value }
 fields-open_face = Face stays open
+fields-also_worn = Must also work
+fields-ends_mm = Light through the ends
+fields-branches = Cases
+fields-seen = If this is seen
+fields-then = Then

@@ -1,7 +1,7 @@
 import { validateBytes } from "gltf-validator";
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { choose, SAVED, expect, openVisit, ownSteps, saveState, test, pick } from "./server";
+import { SAVED, beginWith, choose, expect, openVisit, ownSteps, pick, saveState, test } from "./server";
 
 async function download(page: Page, name: string): Promise<Buffer> {
   const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name }).click()]);
@@ -36,7 +36,7 @@ test("a cut is begun, changed and seen: every number of it moves the fall", asyn
   await openVisit(wren, "Gudrun Slate", "Plan");
   await ownSteps(wren);
   await expect(wren.getByText("No steps yet.")).toBeVisible();
-  await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
+  await beginWith(wren, "Harbour line");
   const moves = wren.getByRole("listitem").filter({ has: wren.getByRole("button", { name: /^\d+\. / }) });
   await expect(moves).toHaveCount(3);
   const off = wren.getByText(/^Hair off: \d+ g of \d+ g$/);
@@ -115,7 +115,7 @@ test("steps over a flat back are found, lead to their move, and are mended by on
   await pick(wren.getByRole("radio", { name: "flat" }));
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.getByRole("link", { name: /^Plan/ }).click();
-  await choose(wren.getByLabel("Begin with a cut"), "quay_school");
+  await beginWith(wren, "Quay school");
   const found = wren.getByRole("list", { name: "What would be seen in this cut" });
   await expect(found).toBeVisible();
   // Five at once: the others are a press away.
@@ -307,7 +307,7 @@ test("two cuts lie side by side on the same head", async ({ wren }) => {
 test("a cut out of a file is taken if it is one, and refused with the place if it isn't", async ({ wren }) => {
   await openVisit(wren, "Dario Vane", "Plan");
   await ownSteps(wren);
-  await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
+  await beginWith(wren, "Harbour line");
   const moves = wren.getByRole("button", { name: /^\d+\. / });
   await expect(moves).toHaveCount(3);
   const cut = JSON.parse((await download(wren, "Cut as JSON")).toString()) as {
@@ -358,7 +358,7 @@ test("one figure that can't be leaves everything else in sight, and steps come b
 
   // A house cut takes the place of both steps; taken back after a reload they stand as they stood.
   const titles = await steps.allTextContents();
-  await choose(wren.getByLabel("Begin with a cut"), "harbour_line");
+  await beginWith(wren, "Harbour line");
   await expect(steps).toHaveCount(3);
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.reload();

@@ -1,7 +1,19 @@
 import type { Page } from "@playwright/test";
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { choose, BINARY, SAVED, blankVisit, expect, openVisit, ownSteps, saveState, test, pick } from "./server";
+import {
+  BINARY,
+  SAVED,
+  beginWith,
+  blankVisit,
+  choose,
+  expect,
+  openVisit,
+  ownSteps,
+  pick,
+  saveState,
+  test,
+} from "./server";
 
 test("hairs are counted on a picture, and the count makes the plan's hair as dense", async ({ wren }, info) => {
   const picture = info.outputPath("scalp.png");
@@ -170,7 +182,7 @@ test("what is said in the talk brings its cautions, and the plan minds the tie",
   await wren.getByRole("link", { name: /^Plan/ }).click();
   await ownSteps(wren);
   const asked = wren.waitForRequest("**/api/compute/fall");
-  await choose(wren.getByLabel("Begin with a cut"), { index: 1 });
+  await beginWith(wren, "Harbour line");
   expect(((await asked).postDataJSON() as { ties_back: boolean }).ties_back).toBe(true);
   await wren.reload();
   await wren.getByRole("link", { name: /^Talk/ }).click();

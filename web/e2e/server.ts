@@ -129,6 +129,12 @@ export async function openVisit(
 /** Plan opens with what can be proposed where it has no steps: on to a person's own. */
 export const ownSteps = (page: Page) => page.getByRole("button", { name: "Steps of my own" }).click();
 
+/** Begins with a cut of the house, chosen by its picture. */
+export async function beginWith(page: Page, name: string): Promise<void> {
+  await page.getByRole("button", { name: "Begin with a cut" }).click();
+  await page.getByRole("button", { name: `Choose ${name}`, exact: true }).click();
+}
+
 /** Mark opens with the plan's own marks where there is a plan: on to the zones. */
 export const byZones = (page: Page) => pick(page.getByRole("radio", { name: "Zone by zone, without a plan" }));
 

@@ -588,6 +588,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rules that the house has switched off, and the sides it takes. */
+        get: operations["house_rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/rules/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Switches a rule off or on for the house; for its owner. */
+        put: operations["set_rule"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/sides/{topic}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Takes the house's side in a dispute, or none; for its owner. */
+        put: operations["set_side"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house/thresholds": {
         parameters: {
             query?: never;
@@ -882,6 +933,17 @@ export interface components {
         /** @description The aim as it is saved. */
         Aim: {
             /**
+             * @description Other ways in which the hair is worn: a plan is held against its findings in each of them; at most three.
+             * @default []
+             */
+            also_worn: components["schemas"]["WornStyle"][];
+            /**
+             * Format: double
+             * @description How far light may come through the ends, mm of worn length, 0 to 200: full ends are kept.
+             * @default null
+             */
+            ends_mm: number | null;
+            /**
              * @description Whether the face should stay open: no weight beside it.
              * @default false
              */
@@ -996,6 +1058,13 @@ export interface components {
          * @enum {string}
          */
         Becomes: "not_seen" | "gone" | "less" | "same" | "more";
+        /** @description What is done after a look, if this is seen. */
+        Branch: {
+            /** @description What is seen. */
+            seen: string;
+            /** @description What is done then. */
+            then: string;
+        };
         /**
          * @description Something to be careful about, said short and left to those who are licensed to judge it.
          * @enum {string}
@@ -2255,16 +2324,6 @@ export interface components {
          * @enum {string}
          */
         HeadView: "left" | "right" | "behind" | "above" | "front" | "front_left" | "front_right";
-        /** @description What of a step stays. */
-        HeldLever: {
-            /** @description What of it. */
-            lever: components["schemas"]["Lever"];
-            /**
-             * Format: int32
-             * @description Number of the step, from 0.
-             */
-            step: number;
-        };
         /** @description The state hair is in while it is cut. */
         HeldState: {
             /** @description Comb. */
@@ -3103,6 +3162,8 @@ export interface components {
         Pause: {
             /** @description The cut waits until it has been looked at: a first guide let fall, a dry look. */
             look: {
+                /** @description What is done then, by what is seen; at most six. */
+                branches?: components["schemas"]["Branch"][];
                 /** @description What is looked at and decided. */
                 note?: string;
             };
@@ -3169,10 +3230,10 @@ export interface components {
             /** @default null */
             cut: components["schemas"]["Cut"] | null;
             /**
-             * @description What stays in that cut; at most sixty.
+             * @description Numbers, from 0, of its steps whose length stays; at most sixty.
              * @default []
              */
-            held: components["schemas"]["HeldLever"][];
+            held: number[];
             /** @default null */
             moisture: components["schemas"]["Moisture"] | null;
             /**
@@ -3180,6 +3241,13 @@ export interface components {
              * @default false
              */
             no_thinning: boolean;
+            /**
+             * @description Steps that cut most of these zones are cut in these states.
+             * @default {}
+             */
+            states: {
+                [key: string]: components["schemas"]["Moisture"];
+            };
         };
         /** @description A place on face or body: a point, or so far below it. */
         Place: {
@@ -3258,6 +3326,11 @@ export interface components {
         PlanScore: {
             /**
              * Format: double
+             * @description Ends that light comes through further than wished.
+             */
+            ends: number;
+            /**
+             * Format: double
              * @description Findings.
              */
             findings: number;
@@ -3271,6 +3344,11 @@ export interface components {
              * @description Minutes.
              */
             minutes: number;
+            /**
+             * Format: double
+             * @description Findings in the other ways in which the hair is worn, on the mean over them.
+             */
+            other_ways: number;
             /**
              * Format: double
              * @description How little the method suits, by its own reasons and by the rules: negative is well.
@@ -3436,6 +3514,13 @@ export interface components {
             against: number[];
             /** @description The cut. */
             cut: components["schemas"]["Cut"];
+            /** @description Advice it goes against, in words. */
+            departs?: components["schemas"]["Message"][];
+            /**
+             * Format: double
+             * @description How far light comes through the ends, mm of worn length.
+             */
+            ends_mm: number;
             /** @description Values of its figures. */
             figures: components["schemas"]["FigureValue"][];
             /** @description What would be objected to. */
@@ -3460,6 +3545,8 @@ export interface components {
             minutes: number;
             /** @description What the method is called. */
             name: string;
+            /** @description What would be found in the other ways in which the hair is worn; judged on fewer strands. */
+            other_ways?: components["schemas"]["WayFound"][];
             /** @description The side it takes in each dispute. */
             schools: {
                 [key: string]: string;
@@ -3472,6 +3559,7 @@ export interface components {
             states: components["schemas"]["ZoneState"][];
             /** @description What the client came for, answered. */
             talk: components["schemas"]["TalkAnswer"][];
+            trade_off?: components["schemas"]["TradeOff"] | null;
             /** @description Why it suits. */
             why: components["schemas"]["Message"][];
             /** @description Widths that were wished, and what comes of them. */
@@ -3716,6 +3804,11 @@ export interface components {
              */
             temperature_c?: number | null;
         };
+        /** @description A rule as a house sets it. */
+        RuleDraft: {
+            /** @description Whether it is off. */
+            off: boolean;
+        };
         /** @description What a house thinks of them. */
         RuleSettings: {
             /**
@@ -3825,6 +3918,11 @@ export interface components {
          * @enum {string}
          */
         Side: "left" | "right";
+        /** @description A dispute as a house sees it. */
+        SideDraft: {
+            /** @description The side it takes; none if left out. */
+            takes?: string | null;
+        };
         /** @description Address and password. */
         SignIn: {
             email: string;
@@ -4371,6 +4469,23 @@ export interface components {
             /** @enum {string} */
             type: "refused";
         };
+        /** @description A wish that cannot be had together with the others, and what it would cost. */
+        TradeOff: {
+            /**
+             * Format: double
+             * @description By how much it is shorter than wished in this plan, mm; negative where it is longer.
+             */
+            now_mm: number;
+            /** @description What that would cost, in words. */
+            text: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description The same if it were insisted on.
+             */
+            then_mm: number;
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
+        };
         /**
          * @description What was done to the hair chemically.
          * @enum {string}
@@ -4542,6 +4657,14 @@ export interface components {
             };
             /** @description Who began it. */
             stylist: string;
+        };
+        /** @description What would be found in another way of wearing the hair. */
+        WayFound: {
+            /** @description What would be objected to. */
+            findings: components["schemas"]["FindingCode"][];
+            /** @description Whether it is parted on the other side. */
+            other_parting: boolean;
+            worn?: components["schemas"]["WornStyle"] | null;
         };
         /** @description What comes of one value. */
         WhatIf: {
@@ -4883,6 +5006,7 @@ export type AuditEntry = components['schemas']['AuditEntry'];
 export type AuditPage = components['schemas']['AuditPage'];
 export type BTreeMap = components['schemas']['BTreeMap'];
 export type Becomes = components['schemas']['Becomes'];
+export type Branch = components['schemas']['Branch'];
 export type Caution = components['schemas']['Caution'];
 export type Change = components['schemas']['Change'];
 export type Choices = components['schemas']['Choices'];
@@ -4966,7 +5090,6 @@ export type HangResult = components['schemas']['HangResult'];
 export type HeadMark = components['schemas']['HeadMark'];
 export type HeadTilt = components['schemas']['HeadTilt'];
 export type HeadView = components['schemas']['HeadView'];
-export type HeldLever = components['schemas']['HeldLever'];
 export type HeldState = components['schemas']['HeldState'];
 export type Hold = components['schemas']['Hold'];
 export type Identity = components['schemas']['Identity'];
@@ -5060,6 +5183,7 @@ export type Regime = components['schemas']['Regime'];
 export type Region = components['schemas']['Region'];
 export type Role = components['schemas']['Role'];
 export type RoomAir = components['schemas']['RoomAir'];
+export type RuleDraft = components['schemas']['RuleDraft'];
 export type RuleSettings = components['schemas']['RuleSettings'];
 export type RuleSide = components['schemas']['RuleSide'];
 export type SaveStage = components['schemas']['SaveStage'];
@@ -5071,6 +5195,7 @@ export type SheetZone = components['schemas']['SheetZone'];
 export type ShippedCut = components['schemas']['ShippedCut'];
 export type ShippedMethod = components['schemas']['ShippedMethod'];
 export type Side = components['schemas']['Side'];
+export type SideDraft = components['schemas']['SideDraft'];
 export type SignIn = components['schemas']['SignIn'];
 export type SinceLast = components['schemas']['SinceLast'];
 export type SkullForm = components['schemas']['SkullForm'];
@@ -5101,6 +5226,7 @@ export type Technique = components['schemas']['Technique'];
 export type TechniqueKind = components['schemas']['TechniqueKind'];
 export type ThresholdDraft = components['schemas']['ThresholdDraft'];
 export type ToApp = components['schemas']['ToApp'];
+export type TradeOff = components['schemas']['TradeOff'];
 export type Treatment = components['schemas']['Treatment'];
 export type UnitChoice = components['schemas']['UnitChoice'];
 export type Unmeasured = components['schemas']['Unmeasured'];
@@ -5110,6 +5236,7 @@ export type Visit = components['schemas']['Visit'];
 export type VisitFile = components['schemas']['VisitFile'];
 export type VisitFormat = components['schemas']['VisitFormat'];
 export type VisitRow = components['schemas']['VisitRow'];
+export type WayFound = components['schemas']['WayFound'];
 export type WhatIf = components['schemas']['WhatIf'];
 export type WhatIfRequest = components['schemas']['WhatIfRequest'];
 export type When = components['schemas']['When'];
@@ -6576,6 +6703,146 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    house_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleSettings"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    set_rule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleDraft"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Refused: what is wrong, what is safe, and when to come again. */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    set_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                topic: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideDraft"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -20,6 +20,7 @@ import {
   type LengthUnit,
   type LocksRequest,
   type MarkSheet,
+  type Methods,
   type PartedRequest,
   type PartedSection,
   type Patch,
@@ -27,6 +28,7 @@ import {
   type PlanRequest,
   type RawReading,
   type ReadingSummary,
+  type RuleSettings,
   type SectionPicture,
   type SinceLast,
   type StepBrings,
@@ -128,6 +130,12 @@ export const askStepMarks = (question: FallRequest, asking?: Asking): Promise<St
 /** The thresholds that the house has set for what is found about a plan. */
 export const askThresholds = (): Promise<NonNullable<FallRequest["thresholds"]>> =>
   body(client.GET("/api/house/thresholds"));
+
+/** The planner's rules that the house has switched off, and the sides it takes. */
+export const askHouseRules = (): Promise<RuleSettings> => body(client.GET("/api/house/rules"));
+
+/** Every way of working, and every rule. */
+export const askMethods = (): Promise<Methods> => body(client.GET("/api/methods"));
 
 /** The hair as it is, and how well it agrees with what was measured of it as a whole. */
 export const askNow = (question: HairRequest, asking?: Asking): Promise<HairNow> =>

@@ -125,6 +125,11 @@ impl Outline {
         self.one_mm.iter().zip(&self.other_mm).map(|(one, other)| one + other)
     }
 
+    /// Whether hair hangs so far below a height that its width there is not that of its end.
+    pub fn hangs_below(&self, height_mm: f64) -> bool {
+        self.heights_mm.last().is_some_and(|lowest| *lowest < height_mm - 20.0)
+    }
+
     /// Width at a height, mm, on the mean over two fingers: no single level decides.
     pub fn width_about_mm(&self, height_mm: f64) -> f64 {
         (-2..=2).map(|step| self.width_at_mm(height_mm + 5.0 * f64::from(step))).sum::<f64>() / 5.0

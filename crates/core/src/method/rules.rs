@@ -2,6 +2,7 @@
 
 use super::fact::Facts;
 use super::practice::Practice;
+use super::shipped::methods;
 use super::when::When;
 use crate::cut::Cut;
 use crate::error::{FieldErrors, Problem};
@@ -66,14 +67,15 @@ pub fn rules() -> &'static [Rule] {
     &RULES
 }
 
-/// The sides that rules take in a dispute; none where there is no such dispute.
+/// The sides that rules and methods take in a dispute; none where there is no such dispute.
 pub fn sides_of(topic: &str) -> impl Iterator<Item = &'static str> {
-    let takes: BTreeSet<&str> = rules()
+    let of_rules = rules()
         .iter()
         .filter_map(|rule| rule.side.as_ref())
         .filter(|side| side.topic == topic)
-        .map(|side| side.takes.as_str())
-        .collect();
+        .map(|side| side.takes.as_str());
+    let of_methods = methods().iter().filter_map(|shipped| shipped.method.schools.get(topic));
+    let takes: BTreeSet<&str> = of_rules.chain(of_methods.map(String::as_str)).collect();
     takes.into_iter()
 }
 

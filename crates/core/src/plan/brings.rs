@@ -23,7 +23,7 @@ pub struct StepBrings {
     pub top_mm: f64,
     /// By how much the outline stands higher on top, mm.
     pub lift_mm: f64,
-    /// By how much it is wider at the chin, mm.
+    /// By how much it is wider at the chin, mm; 0 where its line ends about there.
     pub width_mm: f64,
     /// Hair that goes, as a share of all that there was.
     pub goes: f64,
@@ -42,6 +42,8 @@ struct Shape {
     top_mm: f64,
     high_mm: f64,
     width_mm: f64,
+    /// Where the line ends about the chin, it has no width of its own there.
+    hangs: bool,
     mass_g: f64,
 }
 
@@ -52,6 +54,7 @@ impl Shape {
             top_mm: fall.worn_mm(&[Zone::Top, Zone::Crown]),
             high_mm: fall.front.heights_mm.first().copied().unwrap_or_default(),
             width_mm: fall.front.width_about_mm(chin_mm),
+            hangs: fall.front.hangs_below(chin_mm),
             mass_g: fall.mass_g,
         }
     }
@@ -79,7 +82,8 @@ impl FallRequest {
         let of = |step: usize| {
             let (before, after) = (shapes[step], shapes[step + 1]);
             let (line_mm, top_mm) = (before.line_mm - after.line_mm, before.top_mm - after.top_mm);
-            let (lift_mm, width_mm) = (after.high_mm - before.high_mm, after.width_mm - before.width_mm);
+            let lift_mm = after.high_mm - before.high_mm;
+            let width_mm = if after.hangs { after.width_mm - before.width_mm } else { 0.0 };
             let goes = (before.mass_g - after.mass_g) / all;
             let mut parts = Vec::new();
             for (name, mm) in [("line", line_mm), ("top", top_mm), ("lift", lift_mm), ("width", width_mm)] {

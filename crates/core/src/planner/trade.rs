@@ -74,7 +74,8 @@ fn costs(worst: &Target, now: &Solved, then: &Solved, chin_mm: f64) -> Vec<Messa
         costs.push(Message::new("trade-ends").with("before", Arg::Mm(was)).with("after", Arg::Mm(is)));
     }
     let [was, is] = [now, then].map(|solved| solved.outcome.fall.front.width_about_mm(chin_mm));
-    if (is - was).abs() > 2.0 * SEEN_MM {
+    let hangs = [now, then].iter().all(|solved| solved.outcome.fall.front.hangs_below(chin_mm));
+    if hangs && (is - was).abs() > 2.0 * SEEN_MM {
         costs.push(Message::new("trade-width").with("before", Arg::Mm(was)).with("after", Arg::Mm(is)));
     }
     let before: Vec<FindingCode> = said(&now.outcome);

@@ -70,7 +70,8 @@ pub(super) fn kept_and_lost(
     }
     let chin = Point::Chin.height_mm(measures);
     let [was, is] = [before, after].map(|fall| fall.front.width_about_mm(chin));
-    if (was - is).abs() > SAME_WIDTH_MM {
+    // Where the line ends about there, it has no width of its own.
+    if after.front.hangs_below(chin) && (was - is).abs() > SAME_WIDTH_MM {
         let name = if is < was { "plan-loses-width" } else { "plan-keeps-width" };
         let said = Message::new(name).with("before", Arg::Mm(was)).with("after", Arg::Mm(is));
         if is < was { loses.push(said) } else { keeps.push(said) }

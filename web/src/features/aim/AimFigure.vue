@@ -30,6 +30,7 @@ import {
 } from "./figureDrawing";
 import HairPicture from "@/shared/hair/HairPicture.vue";
 import type { Tones } from "@/shared/hair/paint";
+import WidthHandles from "./WidthHandles.vue";
 import { sayWish } from "./sayPlace";
 
 const props = defineProps<{
@@ -47,7 +48,11 @@ const props = defineProps<{
   disabled: boolean;
 }>();
 const zone = defineModel<Zone>("zone", { required: true });
-const emit = defineEmits<{ lands: [zone: Zone, place: Place]; worn: [zone: Zone, mm: number] }>();
+const emit = defineEmits<{
+  lands: [zone: Zone, place: Place];
+  worn: [zone: Zone, mm: number];
+  width: [at: number, mm: number];
+}>();
 const { unit, say } = useUnit();
 
 const svg = ref<SVGSVGElement>();
@@ -256,6 +261,15 @@ const words = (strand: Strand) => (strand.wish ? sayWish(strand.wish, unit.value
       <text :x="2 * size.body + size.middle / 2" :y="mark.label + 4.5">{{ t(`point-${mark.point}`) }}</text>
       <rect :x="2 * size.body" :y="mark.label - 8" :width="size.middle" height="16" />
     </g>
+    <WidthHandles
+      v-if="sides.includes('front')"
+      :widths="aim.widths ?? []"
+      :figure="figure"
+      :centre="centre('front')"
+      :point-under="pointUnder"
+      :disabled="disabled"
+      @width="(at, mm) => emit('width', at, mm)"
+    />
     <g
       v-for="strand in strands"
       :key="strand.name"

@@ -11,6 +11,7 @@ import {
 } from "@/api";
 import {
   SaveState,
+  bodyOf,
   hairQuestion,
   headQuestion,
   marksQuestion,
@@ -33,6 +34,7 @@ import { mirrored } from "@/shared/patches";
 import { useMediaQuery } from "@vueuse/core";
 import { computed, ref } from "vue";
 import { t } from "@/shared/words";
+import AimAlso from "./AimAlso.vue";
 import AimFigure from "./AimFigure.vue";
 import AimWidths from "./AimWidths.vue";
 import PlaceField from "./PlaceField.vue";
@@ -82,7 +84,9 @@ const widths = computed({
   get: () => aim.value.widths ?? [],
   set: (widths) => (aim.value = { ...aim.value, widths }),
 });
-const widthFault = (field: string) => {
+const widen = (at: number, width_mm: number) =>
+  (widths.value = widths.value.map((wish, i) => (i === at ? { ...wish, width_mm } : wish)));
+const faultAt = (field: string) => {
   const said = document.faultAt(field);
   return said ? t("field-fault", { said }) : undefined;
 };
@@ -275,6 +279,7 @@ function difference(name: Zone): string {
         :disabled="locked"
         @lands="land"
         @worn="wear"
+        @width="widen"
       />
       <CheckField v-model="open" :label="t('aim-openFace')" :disabled="locked" />
       <AimWidths
@@ -282,9 +287,10 @@ function difference(name: Zone): string {
         v-model="widths"
         :figure="figure.data.value"
         :now="fallNow.data.value?.before"
-        :fault-at="widthFault"
+        :fault-at="faultAt"
         :disabled="locked"
       />
+      <AimAlso v-model="aim" :worn="bodyOf(visit, 'talk').worn" :fault-at="faultAt" :disabled="locked" />
       <ChoiceRow v-if="wished" v-model="drawn" :label="t('aim-drawn')" hide-label :choices="states" />
       <p class="legend small">
         <span class="now">{{ t("aim-legend-now") }}</span>

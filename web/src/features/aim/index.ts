@@ -1,1 +1,3 @@
+export { placeAt } from "./figureDrawing";
 export { sayPlace, sayWish } from "./sayPlace";
+export { widthAt } from "./widthAt";

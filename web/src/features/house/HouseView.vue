@@ -5,6 +5,7 @@ import FailureNote from "@/shared/FailureNote.vue";
 import { sayMoment } from "@/shared/days";
 import { useQuery } from "@tanstack/vue-query";
 import { t, te } from "@/shared/words";
+import RuleForm from "./RuleForm.vue";
 import ThresholdForm from "./ThresholdForm.vue";
 
 const session = useSession();
@@ -24,6 +25,7 @@ const word = (kinds: readonly string[], name: string) => {
   <div class="page stack">
     <h1>{{ session.person?.house }}</h1>
     <ThresholdForm :disabled="!session.maySetHouse" />
+    <RuleForm :disabled="!session.maySetHouse" />
     <h2>{{ t("house-audit") }}</h2>
     <p v-if="!session.mayReadAudit">{{ t("house-ownerOnly") }}</p>
     <FailureNote v-else-if="audit.error.value" :error="audit.error.value" @again="audit.refetch()" />

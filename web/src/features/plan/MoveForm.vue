@@ -5,6 +5,7 @@ import CheckField from "@/shared/CheckField.vue";
 import DescribedFields from "@/shared/DescribedFields.vue";
 import FoldPart from "@/shared/FoldPart.vue";
 import { t } from "@/shared/words";
+import BranchForm from "./BranchForm.vue";
 import { finerFields } from "./finerFields";
 import { howFields } from "./howFields";
 import { moveFields } from "./moveFields";
@@ -36,6 +37,14 @@ const put = (change: (move: Move) => void) => emit("change", change);
 <template>
   <div v-if="'pause' in move.kind" class="form">
     <DescribedFields :fields="pauseFields(move.kind.pause)" :fault-at="faultAt" :disabled="disabled" @change="put" />
+    <BranchForm
+      v-if="'look' in move.kind.pause"
+      class="wide"
+      :move="move"
+      :fault-at="faultAt"
+      :disabled="disabled"
+      @change="put"
+    />
   </div>
   <div v-else class="form">
     <SectionPick

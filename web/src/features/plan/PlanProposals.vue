@@ -1,33 +1,45 @@
 <script setup lang="ts">
 /** Two or three ways to the wish side by side, this client after each; and why the others are not among them. */
-import type { FallRequest, Figure, Proposal } from "@/api";
+import {
+  moistureValues,
+  zoneValues,
+  type FallRequest,
+  type Figure,
+  type Moisture,
+  type Proposal,
+  type RuleSettings,
+  type Zone,
+} from "@/api";
 import CheckField from "@/shared/CheckField.vue";
 import ChoiceField from "@/shared/ChoiceField.vue";
 import FailureNote from "@/shared/FailureNote.vue";
 import FoldPart from "@/shared/FoldPart.vue";
 import type { Box } from "@/shared/hair/picture";
 import { useUnit } from "@/shared/unit";
-import { moistureValues } from "@/api";
 import { computed, ref, toRef } from "vue";
 import { t } from "@/shared/words";
 import ProposalCard from "./ProposalCard.vue";
-import { ANY_STATE, useProposals, type StatePin, type Wanted } from "./useProposals";
+import { squareOf, type Frame } from "./frame";
+import { ANY_STATE, NOTHING_WANTED, useProposals, type StatePin, type Wanted } from "./useProposals";
 
 const props = defineProps<{
   question: FallRequest | undefined;
   /** The head and what it fills, once they are known. */
   figure: Figure | undefined;
-  frame: { half: number; top: number; bottom: number } | undefined;
+  frame: Frame | undefined;
+  /** What the house thinks of the planner's rules; nothing while that isn't known. */
+  rules: RuleSettings | undefined;
   shown: boolean;
   disabled: boolean;
 }>();
 const emit = defineEmits<{ choose: [plan: Proposal]; close: [] }>();
 const { tell } = useUnit();
-const wanted = ref<Wanted>({ noThinning: false, state: ANY_STATE, minutes: undefined });
+const wanted = ref<Wanted>(NOTHING_WANTED);
 const { answer, looking, error, again, stop, goOn, stopped } = useProposals(
   computed(() => props.question),
   toRef(props, "shown"),
   wanted,
+  toRef(props, "rules"),
 );
 const MINUTES = ["30", "45", "60", "90"] as const;
 const ANY_TIME = "any";
@@ -43,11 +55,14 @@ const time = computed({
   get: () => (wanted.value.minutes === undefined ? ANY_TIME : String(wanted.value.minutes)),
   set: (value) => (wanted.value = { ...wanted.value, minutes: value === ANY_TIME ? undefined : Number(value) }),
 });
-const box = computed<Box | undefined>(() => {
-  if (!props.frame) return undefined;
-  const half = Math.max(props.frame.half, (props.frame.top - props.frame.bottom) / 2);
-  return [-half, -props.frame.top, 2 * half, 2 * half];
-});
+/** A state for one zone, or the one each way has. */
+function pin(zone: Zone, state: StatePin) {
+  const states = { ...wanted.value.states };
+  if (state === ANY_STATE) delete states[zone];
+  else states[zone] = state as Moisture;
+  wanted.value = { ...wanted.value, states };
+}
+const box = computed<Box | undefined>(() => props.frame && squareOf(props.frame));
 </script>
 
 <template>
@@ -103,6 +118,18 @@ const box = computed<Box | undefined>(() => {
         @choose="emit('choose', $event)"
       />
     </div>
+    <FoldPart :title="t('proposals-byZone')">
+      <div class="zones">
+        <ChoiceField
+          v-for="zone in zoneValues"
+          :key="zone"
+          :model-value="wanted.states?.[zone] ?? (ANY_STATE as StatePin)"
+          :label="t(`zone-${zone}`)"
+          :choices="states"
+          @update:model-value="pin(zone, $event)"
+        />
+      </div>
+    </FoldPart>
     <FoldPart
       v-if="answer && answer.considered.length > 0"
       :title="t('proposals-considered', { n: answer.considered.length })"
@@ -144,6 +171,12 @@ header {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
   gap: 14px;
   align-items: start;
+}
+
+.zones {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 8px 16px;
 }
 
 .caution ul {

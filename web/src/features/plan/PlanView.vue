@@ -7,6 +7,7 @@ import {
   askCuts,
   askFall,
   askFigure,
+  askHouseRules,
   askJudge,
   askPlan,
   askScene,
@@ -29,15 +30,18 @@ import { omit } from "lodash-es";
 import { useMediaQuery } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import { t } from "@/shared/words";
+import CutPicker from "./CutPicker.vue";
 import FallColumn from "./FallColumn.vue";
 import FallFigure from "./FallFigure.vue";
+import GoalSliders from "./GoalSliders.vue";
 import MoveForm from "./MoveForm.vue";
 import OpenCut from "./OpenCut.vue";
 import PlanProposals from "./PlanProposals.vue";
-import { againRequest } from "./useProposals";
+import { ALL_RULES, againRequest } from "./useProposals";
 import ResultStrip from "./ResultStrip.vue";
 import SaveFiles from "./SaveFiles.vue";
 import { frame, spread, wishesOf } from "@/shared/fallDrawing";
+import { squareOf } from "./frame";
 import { added, changed, doubled, swapped, without } from "./moves";
 import StepHead from "@/shared/StepHead.vue";
 import StepWords from "./StepWords.vue";
@@ -70,6 +74,9 @@ watch(open, () => (section.value = undefined));
 
 const reading = computed(() => bodyOf(visit.value, "read"));
 const thresholds = useQuery({ queryKey: ["thresholds"], queryFn: askThresholds, staleTime: 60_000 });
+const houseRules = useQuery({ queryKey: ["house-rules"], queryFn: askHouseRules, staleTime: 60_000 });
+/** Plans wait for the rules of the house; where they can't be had, all rules hold. */
+const rules = computed(() => houseRules.data.value ?? (houseRules.isError.value ? ALL_RULES : undefined));
 const question = computed<FallRequest | undefined>(() => {
   const asked = planQuestion(visit.value, plan.value, thresholds.data.value);
   return asked && { ...asked, show_move: open.value, unit: unit.value };
@@ -156,7 +163,7 @@ async function solveAgain() {
   if (!question.value) return;
   solving.value = true;
   try {
-    const answer = await askPlan(againRequest(question.value, heldSteps.value));
+    const answer = await askPlan(againRequest(question.value, heldSteps.value, rules.value));
     const best = answer.proposals[0];
     if (!best) return notify(t("proposals-againNone"));
     put(best.cut);
@@ -177,10 +184,7 @@ function hold(move: Move) {
 }
 const change = (at: number, how: (move: Move) => void) => put(changed(plan.value.cut, at, how));
 
-function begin(key: string) {
-  const chosen = house.value.find((listed) => listed.key === key);
-  if (chosen) start(chosen.cut);
-}
+const picking = ref(false);
 
 function start(cut: Cut) {
   open.value = 0;
@@ -246,6 +250,12 @@ function does(at: number): string {
       :figure="figure.data.value"
       :frame="view"
     />
+    <GoalSliders
+      v-if="known && fall.data.value && figure.data.value"
+      class="wide"
+      :before="fall.data.value.before"
+      :figure="figure.data.value"
+    />
     <PlanProposals
       v-if="proposed"
       class="wide"
@@ -253,6 +263,7 @@ function does(at: number): string {
       :question="question"
       :figure="figure.data.value"
       :frame="view"
+      :rules="rules"
       :disabled="locked"
       @choose="choose"
       @close="proposing = false"
@@ -268,16 +279,16 @@ function does(at: number): string {
           }}</ElButton>
         </p>
         <div class="beside">
-          <div>
-            <ChoiceField
-              :model-value="undefined"
-              :label="t('plan-start')"
-              :placeholder="t('plan-choose')"
-              :choices="house.map(({ key, cut }) => ({ value: key, label: cut.name }))"
-              :disabled="locked"
-              @update:model-value="begin"
-            />
-          </div>
+          <ElButton :disabled="locked" @click="picking = true">{{ t("plan-start") }}</ElButton>
+          <CutPicker
+            v-model="picking"
+            :cuts="house"
+            :question="question"
+            :figure="figure.data.value"
+            :box="view && squareOf(view)"
+            :steps="moves.length"
+            @choose="start"
+          />
           <OpenCut :question="question" :disabled="locked" @open="start" />
         </div>
         <div v-if="fall.data.value" class="beside">

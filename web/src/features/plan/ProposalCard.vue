@@ -40,6 +40,14 @@ const wish = computed(() => {
 });
 const found = computed(() => props.plan.findings.map((finding) => t(`plan-finding-${finding.code}`)).join(", "));
 const SIGNS = { not_seen: "·", gone: "✓", less: "↘", same: "=", more: "▲" } as const;
+/** Hair that nobody sees is thin, mm. */
+const THIN_MM = 5;
+const ways = computed(() =>
+  (props.plan.other_ways ?? []).map(({ worn, other_parting, findings }) => ({
+    way: worn ? t(`worn-${worn}`) : other_parting ? t("proposal-otherParting") : "",
+    found: findings.map((code) => t(`plan-finding-${code}`)).join(", "),
+  })),
+);
 const sentences = (messages: readonly Message[]) => messages.map(tell);
 const why = computed(() => sentences(props.plan.why));
 const states = computed(() => {
@@ -97,6 +105,14 @@ const states = computed(() => {
         <dt>{{ t("proposal-findings") }}</dt>
         <dd :class="{ bad: found !== '' }">{{ found || t("proposal-none") }}</dd>
       </div>
+      <div v-for="{ way, found: there } in ways" :key="way">
+        <dt>{{ t("proposal-wornSo", { way }) }}</dt>
+        <dd :class="{ bad: there !== '' }">{{ there || t("proposal-none") }}</dd>
+      </div>
+      <div v-if="plan.ends_mm > THIN_MM">
+        <dt>{{ t("proposal-ends") }}</dt>
+        <dd>{{ t("proposal-endsLast", { length: say(plan.ends_mm) }) }}</dd>
+      </div>
     </dl>
     <ul v-if="plan.talk.length > 0" class="talk" :aria-label="t('proposal-talk')">
       <li v-for="answer in plan.talk" :key="answer.reason" :class="answer.becomes" :title="tell(answer.text)">
@@ -114,9 +130,11 @@ const states = computed(() => {
     <p v-if="plan.loses.length > 0">
       <b>{{ t("proposal-loses") }}</b> {{ sentences(plan.loses).join(" · ") }}
     </p>
+    <p v-if="plan.trade_off">{{ tell(plan.trade_off.text) }}</p>
     <FoldPart :title="t('proposal-more')">
       <ul>
         <li v-for="reason in why.slice(AT_ONCE)" :key="reason">{{ reason }}</li>
+        <li v-for="advice in sentences(plan.departs ?? [])" :key="advice" class="departs">{{ advice }}</li>
         <li v-for="state in states" :key="state">{{ state }}</li>
       </ul>
       <table v-if="plan.zones.length > 0" class="zones">
@@ -232,6 +250,10 @@ ul {
 
 .talk .more span,
 .talk .same span {
+  color: var(--warn);
+}
+
+.departs {
   color: var(--warn);
 }
 

@@ -45,7 +45,7 @@ export function pauseFields(pause: Pause): Field<Move>[] {
     text(`kind.pause.${name}.note`, t("plan-pauseNote"), note, (move, said) => {
       if ("product" in pause) put(move, { product: { ...pause.product, note: said } });
       else if ("dry" in pause) put(move, { dry: { ...pause.dry, note: said } });
-      else put(move, { look: { note: said } });
+      else put(move, { look: { ...pause.look, note: said } });
     }),
   );
   return fields;

@@ -8,7 +8,6 @@ import {
   climateValues,
   treatmentValues,
   hairEventValues,
-  partingHabitValues,
 } from "@/api";
 import { askTalk } from "@/shared/ask";
 import CautionList from "@/shared/CautionList.vue";
@@ -38,6 +37,12 @@ const whole = (key: "minutes_a_day" | "weeks_since_cut") =>
       talk.value[key] = /^\d{1,6}$/.test(text.trim()) ? Number(text) : null;
     },
   });
+/** Where it parts is read; that it is also worn parted otherwise is told. */
+const partMoves = computed({
+  get: () => talk.value.part === "moves",
+  set: (moves: boolean) => (talk.value.part = moves ? "moves" : "not_said"),
+});
+const partTold = computed(() => talk.value.part && !["not_said", "moves"].includes(talk.value.part));
 const minutes = whole("minutes_a_day");
 const weeks = whole("weeks_since_cut");
 const PHOTOGRAPHS = ["not_said", "yes", "no"] as const;
@@ -73,12 +78,6 @@ const cautions = useComputed(
         />
         <p class="soft small">{{ t("talk-wornHint") }}</p>
       </div>
-      <ChoiceRow
-        v-model="talk.part"
-        :disabled="locked"
-        :label="t('talk-part')"
-        :choices="partingHabitValues.map((value) => ({ value, label: t(`part-${value}`) }))"
-      />
       <div class="row facts">
         <TextField
           v-model="minutes"
@@ -89,6 +88,8 @@ const cautions = useComputed(
         />
         <div>
           <CheckField v-model="talk.front_straight" :label="t('talk-frontStraight')" :disabled="locked" /><br />
+          <CheckField v-model="partMoves" :label="t('talk-partMoves')" :disabled="locked" /><br />
+          <p v-if="partTold" class="soft small">{{ t("talk-partTold", { where: t(`part-${talk.part}`) }) }}</p>
           <CheckField v-model="talk.ties_back" :label="t('talk-tiesBack')" :disabled="locked" /><br />
           <CheckField v-model="talk.scalp_concern" :label="t('talk-scalp')" :disabled="locked" /><br />
           <CheckField v-model="talk.infestation" :label="t('talk-infestation')" :disabled="locked" /><br />
