@@ -1,4 +1,4 @@
-import { SAVED, expect, openVisit, ownSteps, saveState, test } from "./server";
+import { SAVED, expect, openVisit, ownSteps, pick, saveState, test } from "./server";
 
 test("plans are proposed with reasons; one is chosen by keyboard, solved again round a length that stays, and taken back", async ({
   wren,
@@ -80,5 +80,69 @@ test("a wish in plain words sets its targets, and a width is wished beside how w
   await wren.getByRole("button", { name: "How wide it should be" }).click();
   await expect(wren.getByText(/^now \d/)).toBeVisible();
   await expect(wren.getByLabel("Width", { exact: true })).not.toHaveValue("");
+  await expect(saveState(wren)).toHaveText(SAVED);
+});
+
+test("a side the house takes is kept, a goal is turned by keyboard, and an end or another way of wearing must hold, too", async ({
+  wren,
+}) => {
+  await wren.goto("/house");
+  const state = wren.getByRole("radiogroup", { name: "Wet or dry, where hair springs" });
+  await pick(state.getByRole("radio", { name: "all of it dry" }));
+  await wren.getByRole("button", { name: /^Rules of the planner: 50, 0 off$/ }).click();
+  await wren.getByRole("switch", { name: /^Length goes: / }).press("Space");
+  await expect(wren.getByRole("button", { name: /^Rules of the planner: 50, 1 off$/ })).toBeVisible();
+
+  await openVisit(wren, "Gudrun Slate", "Aim");
+  await wren.getByRole("button", { name: "Ends and other ways of wearing it" }).click();
+  await wren.getByLabel("Light may come through the last").fill("2");
+  await wren.getByRole("group", { name: "It must also work" }).getByText("brushed out").click();
+  await expect(saveState(wren)).toHaveText(SAVED);
+
+  const asked = wren.waitForRequest(
+    (request) => request.url().endsWith("/api/compute/plan") && !(request.postDataJSON() as { quick?: boolean }).quick,
+  );
+  await openVisit(wren, "Gudrun Slate", "Plan");
+  expect((await asked).postDataJSON()).toMatchObject({
+    rules: { off: [12], sides: { state: "all dry" } },
+    aim: { ends_mm: 20, also_worn: ["brushed_out"] },
+  });
+  const ways = wren.getByRole("region", { name: "Ways to this wish" });
+  await expect(ways.getByText(/^\d ways?, the best of/)).toBeVisible();
+  await expect(ways.getByText("Worn brushed out").first()).toBeVisible();
+  await ways.getByRole("button", { name: /^Considered, and why not: \d+$/ }).click();
+  await expect(ways.getByText("The house takes another side: Wet or dry, where hair springs.").first()).toBeVisible();
+
+  const goals = wren.getByRole("group", { name: "Goals" });
+  const top = goals.getByRole("slider", { name: "On top" });
+  await expect(goals.getByText(/, as it is$/).first()).toBeVisible();
+  await top.focus();
+  for (let i = 0; i < 6; i++) await wren.keyboard.press("ArrowLeft");
+  await expect(top).toHaveAttribute("aria-valuetext", "14.5 cm");
+  await wren.getByRole("link", { name: /^Aim/ }).click();
+  await expect(wren.getByRole("row", { name: /^Top/ })).toContainText("worn");
+
+  // Another page of the house finds it as usual.
+  await wren.goto("/house");
+  await pick(state.getByRole("radio", { name: "either" }));
+  await wren.getByRole("button", { name: /^Rules of the planner: 50, 1 off$/ }).click();
+  await wren.getByRole("switch", { name: /^Length goes: / }).press("Space");
+  await expect(wren.getByRole("button", { name: /^Rules of the planner: 50, 0 off$/ })).toBeVisible();
+});
+
+test("a cut is chosen by its picture, and a look says what is done by what is seen", async ({ wren }) => {
+  await openVisit(wren, "Gudrun Slate", "Plan");
+  await ownSteps(wren);
+  await wren.getByRole("button", { name: "Begin with a cut" }).click();
+  const cuts = wren.getByRole("dialog", { name: "Begin with a cut" });
+  await expect(cuts.getByRole("article")).toHaveCount(14);
+  await expect(cuts.getByRole("article", { name: "Quay school" }).locator("[data-painted]").first()).toBeVisible();
+  await cuts.getByRole("button", { name: "Choose Quay school" }).click();
+  await expect(wren.getByText("A child's short cut", { exact: false }).first()).toBeVisible();
+  await wren.getByRole("button", { name: "Pause", exact: true }).click();
+  await wren.getByRole("button", { name: "Another case" }).click();
+  await wren.getByLabel("If this is seen").fill("The front lifts");
+  await wren.getByLabel("Then", { exact: true }).fill("Leave the sides longer");
+  await expect(wren.getByText(/The front lifts: Leave the sides longer\./)).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
 });

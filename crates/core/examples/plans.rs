@@ -2,7 +2,7 @@
 //! best cut that ships, as many random tries, and one method alone; and, with `many`, how often each method comes first over 200
 //! simulated heads and wishes.
 //!
-//! `cargo run --release -p spirel-core --example plans -- crates/server/src/demo/houses.json [each]`
+//! `cargo run --release -p spirel-core --example plans -- crates/server/src/demo/houses.json [each|widths|threads]`
 //! `cargo run --release -p spirel-core --example plans -- many`
 #![allow(clippy::print_stdout, clippy::expect_used, reason = "what it prints is what it is for")]
 
@@ -11,7 +11,9 @@ use rand::{RngExt, SeedableRng};
 use serde_json::{Value, json};
 use spirel_core::cut::{Cut, cut, shipped};
 use spirel_core::fall::fall;
+use spirel_core::head::{Place, Point};
 use spirel_core::judge::Uncut;
+use spirel_core::mark::WidthAim;
 use spirel_core::method::methods;
 use spirel_core::planner::{PlanAnswer, PlanRequest};
 use spirel_core::stop::Stop;
@@ -84,6 +86,60 @@ fn print(answer: &PlanAnswer) {
     }
 }
 
+/// Widths at the chin, wished narrower and wider than the first proposal has them without a wish: the width that is reached.
+fn widths(houses: &Value) {
+    println!("| client | without a wish, mm | 20 narrower: misses by | 20 wider: misses by |");
+    let mut off = Vec::new();
+    let at = Place { point: Point::Chin, below_mm: 0.0 };
+    for (name, request) in clients(houses) {
+        let hair = request.of(Cut::default()).head().grow().expect("possible");
+        let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
+        let chin = at.height_mm(&hair.measures);
+        let first = |request: &PlanRequest| {
+            let answer = request.propose_on(&hair, &uncut, &Stop::never(), &|_| {}).expect("possible");
+            let cut_ = answer.proposals.into_iter().next()?.cut;
+            let result = cut(&hair, &cut_).expect("it was computed before");
+            let front = fall(&hair, &result.lengths).front;
+            front.hangs_below(chin).then(|| front.width_about_mm(chin))
+        };
+        let Some(without) = first(&request) else { continue };
+        let misses = |by: f64| {
+            let mut wished = request.clone();
+            wished.aim.widths = vec![WidthAim { at, width_mm: without + by }];
+            first(&wished).map(|reached| reached - without - by)
+        };
+        let (narrower, wider) = (misses(-20.0), misses(20.0));
+        off.extend(narrower.into_iter().chain(wider).map(f64::abs));
+        let said = |value: Option<f64>| value.map_or("–".to_owned(), |value| format!("{value:+.0}"));
+        println!("| {name} | {without:.0} | {} | {} |", said(narrower), said(wider));
+    }
+    let within = off.iter().filter(|off| **off <= 10.0).count();
+    println!("within 10 mm: {within} of {}; median {:.0} mm", off.len(), median(off.clone(), 0.5));
+}
+
+/// Seconds of a proposal on so many threads, as multiples of one cut and fall on one of them.
+fn threads(houses: &Value) {
+    println!("| client | one cut and fall, s | 1 thread, times | 2 | 4 |");
+    for (name, request) in clients(houses).into_iter().step_by(4) {
+        let hair = request.of(Cut::default()).head().grow().expect("possible");
+        let uncut = Uncut::of(&hair, fall(&hair, &hair.lengths));
+        let on = |threads: usize, work: &(dyn Fn() + Sync)| {
+            let pool = rayon::ThreadPoolBuilder::new().num_threads(threads).build().expect("possible");
+            let begun = Instant::now();
+            pool.install(work);
+            begun.elapsed().as_secs_f64()
+        };
+        let one = on(1, &|| {
+            for listed in shipped() {
+                let _ = cut(&hair, &listed.cut).map(|result| fall(&hair, &result.lengths));
+            }
+        }) / shipped().len() as f64;
+        let whole = || drop(request.propose_on(&hair, &uncut, &Stop::never(), &|_| {}).expect("possible"));
+        let times = [1, 2, 4].map(|threads| format!("{:.0}", on(threads, &whole) / one));
+        println!("| {name} | {one:.3} | {} |", times.join(" | "));
+    }
+}
+
 fn main() {
     let path = std::env::args().nth(1).expect("a file of houses, or many");
     if path == "many" {
@@ -92,6 +148,11 @@ fn main() {
     let each = std::env::args().nth(2).is_some();
     let houses: Value =
         serde_json::from_str(&std::fs::read_to_string(path).expect("it can be read")).expect("JSON");
+    match std::env::args().nth(2).as_deref() {
+        Some("widths") => return widths(&houses),
+        Some("threads") => return threads(&houses),
+        _ => {}
+    }
     let mut random = SmallRng::seed_from_u64(1);
     let mut columns: [Vec<f64>; 4] = Default::default();
     let (mut times, mut falls, mut evaluations) = (Vec::new(), Vec::new(), Vec::new());

@@ -4067,7 +4067,7 @@ export interface components {
             top_mm: number;
             /**
              * Format: double
-             * @description By how much it is wider at the chin, mm.
+             * @description By how much it is wider at the chin, mm; 0 where its line ends about there.
              */
             width_mm: number;
         };

@@ -195,6 +195,7 @@ impl PlanRequest {
                 self.rules.sides.get(topic).filter(|side| *side != takes).map(|_| topic.clone())
             };
             if let Some(topic) = method.schools.iter().find_map(other) {
+                let topic = Message::word("rule-topic", topic.replace(' ', "_"));
                 not(Message::new("plan-considered-side").with("topic", topic));
                 continue;
             }

@@ -40,6 +40,8 @@ const wish = computed(() => {
 });
 const found = computed(() => props.plan.findings.map((finding) => t(`plan-finding-${finding.code}`)).join(", "));
 const SIGNS = { not_seen: "·", gone: "✓", less: "↘", same: "=", more: "▲" } as const;
+/** A width that nobody would see missed, mm. */
+const WIDTH_MM = 10;
 /** Hair that nobody sees is thin, mm. */
 const THIN_MM = 5;
 const ways = computed(() =>
@@ -92,6 +94,12 @@ const states = computed(() => {
       <div>
         <dt>{{ t("proposal-wish") }}</dt>
         <dd>{{ wish }}</dd>
+      </div>
+      <div v-for="{ wish: width, reached_mm } in plan.widths ?? []" :key="`${width.at.point} ${width.at.below_mm}`">
+        <dt>{{ t("proposal-width", { point: t(`point-${width.at.point}`) }) }}</dt>
+        <dd :class="{ bad: Math.abs(reached_mm - width.width_mm) > WIDTH_MM }">
+          {{ t("proposal-widthWished", { reached: say(reached_mm), wished: say(width.width_mm) }) }}
+        </dd>
       </div>
       <div>
         <dt>{{ t("proposal-minutes") }}</dt>
