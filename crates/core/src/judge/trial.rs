@@ -24,7 +24,7 @@ pub(crate) struct Trial<'a> {
 pub(crate) struct Outcome {
     /// How it falls.
     pub fall: Fall,
-    /// How far light comes through the ends, mm.
+    /// How far light comes through the ends, mm; 0 of hair that stands.
     pub light_mm: f64,
     /// Steps that hardly cut a twentieth of what they are done to, by number.
     pub idle: Vec<usize>,
@@ -105,7 +105,9 @@ impl<'a> Trial<'a> {
             !move_.off && !takes && report.cut_share < IDLE
         };
         let weighed = weighed(&head);
-        let light = measured(&head, FindingCode::SeeThroughEnds);
+        // Hair that stands ends all round: light comes through more of its outline than any of it is long, and that is no end.
+        let longest_mm = fallen.zones.iter().map(|zone| zone.worn_mm).fold(0.0, f64::max);
+        let light = measured(&head, FindingCode::SeeThroughEnds).filter(|light| light.measure <= longest_mm);
         Ok(Some(Outcome {
             light_mm: light.map_or(0.0, |light| light.measure),
             weighed,
