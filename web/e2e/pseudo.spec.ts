@@ -34,6 +34,10 @@ async function ownWords(page: Page): Promise<string[]> {
   for (const { cut } of await get<Listed[]>(page, "/api/cuts")) {
     keep([cut.name, cut.purpose, cut.moves.map(({ name }) => name)]);
   }
+  type Advice = { condition: string; advice: string; because: string };
+  for (const { condition, advice, because } of (await get<{ rules: Advice[] }>(page, "/api/methods")).rules) {
+    keep([condition, advice, because]);
+  }
   return [...texts].filter((text) => text.length > 0).sort((a, b) => b.length - a.length);
 }
 

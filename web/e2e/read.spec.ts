@@ -5,6 +5,7 @@ import {
   BINARY,
   SAVED,
   beginWith,
+  byZones,
   blankVisit,
   choose,
   expect,
@@ -302,6 +303,7 @@ test("the drop is timed by two presses, and hair that soaks oddly asks to be mea
 
 test("a front that is always smoothed has marks of its own", async ({ wren }) => {
   await openVisit(wren, "Dario Vane", "Mark");
+  await byZones(wren);
   const fringe = wren.getByRole("navigation", { name: "Zones" }).getByRole("link", { name: /^Fringe/ });
   await expect(fringe).toContainText(/\d/);
   const before = await fringe.textContent();
@@ -310,6 +312,7 @@ test("a front that is always smoothed has marks of its own", async ({ wren }) =>
   await expect(wren.getByText(/The fringe is meant smoothed/)).toBeVisible();
   await expect(saveState(wren)).toHaveText(SAVED);
   await wren.getByRole("link", { name: /^Mark/ }).click();
+  await byZones(wren);
   await expect(fringe).toContainText(/\d/);
   await expect.poll(() => fringe.textContent()).not.toBe(before);
 });

@@ -140,7 +140,11 @@ export async function beginWith(page: Page, name: string): Promise<void> {
 }
 
 /** Mark opens with the plan's own marks where there is a plan: on to the zones. */
-export const byZones = (page: Page) => pick(page.getByRole("radio", { name: "Zone by zone, without a plan" }));
+export async function byZones(page: Page): Promise<void> {
+  const zones = page.getByRole("radio", { name: "Zone by zone, without a plan" });
+  await expect(zones.or(page.getByRole("navigation", { name: "Zones" })).first()).toBeAttached();
+  if ((await zones.count()) > 0) await pick(zones);
+}
 
 /** A client nobody else's journey reads, with a visit of which nothing is known, at its reading. */
 export async function blankVisit(page: Page, name: string): Promise<void> {
