@@ -587,29 +587,37 @@ label {
 @media (701px <= width <= 1000px) {
   .view {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-rows: auto auto 1fr;
+    grid-template-rows: auto auto auto 1fr;
   }
 
   .view > .talk {
     grid-row: 1;
   }
 
+  .view > .goals {
+    grid-row: 2;
+  }
+
+  .view > .proposals {
+    grid-row: 3;
+  }
+
   section:first-of-type {
-    grid-row: 2 / span 2;
+    grid-row: 3 / span 2;
   }
 
   section + section {
-    grid-area: 3 / 2;
+    grid-area: 4 / 2;
   }
 
   section:last-of-type,
   .compares section:nth-of-type(2) {
     position: static;
-    grid-area: 2 / 2;
+    grid-area: 3 / 2;
   }
 
   .compares section:last-of-type {
-    grid-area: 3 / 2;
+    grid-area: 4 / 2;
   }
 }
 
