@@ -9,7 +9,7 @@ use super::search::{Search, Solved, named};
 use super::states::states;
 use super::target::Target;
 use super::trade::trade_off;
-use super::ways::{found_in, held_against};
+use super::ways::found_in;
 use super::why::{departs, kept_and_lost, why, why_behind};
 use crate::constants::GROWTH_MM_PER_DAY;
 use crate::cut::Cut;
@@ -107,10 +107,12 @@ impl PlanRequest {
         let mut best = best_of_each(working);
         let ways = if self.quick { Vec::new() } else { self.other_ways(stop)? };
         if !ways.is_empty() {
-            best = best
-                .into_par_iter()
-                .map(|solved| held_against(solved, &ways, stop))
-                .collect::<Result<_, Stopped>>()?;
+            best.par_iter_mut().try_for_each(|solved| -> Result<(), Stopped> {
+                let (counts, _) = found_in(&solved.cut, &ways, stop)?;
+                solved.score = solved.score.with_other_ways(counts);
+                Ok(())
+            })?;
+            evaluations += (best.len() * ways.len()) as u32;
             by_score(&mut best);
         }
         let count = if self.quick { 1 } else { PROPOSED };
@@ -119,20 +121,21 @@ impl PlanRequest {
         let carried: Vec<(Option<Proposal>, u32)> = best
             .into_par_iter()
             .map(|solved| {
-                let (before, other_ways) = (solved.evaluations, solved.score.other_ways);
+                let before = solved.evaluations;
                 let refined = if self.quick { Some(solved) } else { full.refined(solved)? };
                 let Some(refined) = refined else { return Ok((None, 0)) };
-                let proposal = self.carried_out(&full, uncut, &refined)?;
-                let proposal = match proposal {
-                    Some(proposal) if !self.quick => Some(Proposal {
-                        other_ways: found_in(&refined.cut, &ways, stop)?,
-                        trade_off: trade_off(&full, &refined)?,
-                        score: proposal.score.with_other_ways(other_ways),
-                        ..proposal
-                    }),
-                    other => other,
+                let mut evaluations = refined.evaluations - before + 1;
+                let Some(mut proposal) = self.carried_out(&full, uncut, &refined)? else {
+                    return Ok((None, evaluations));
                 };
-                Ok((proposal, refined.evaluations - before + 1))
+                if !self.quick {
+                    let (counts, found) = found_in(&refined.cut, &ways, stop)?;
+                    let (trade_off, tried) = trade_off(&full, &refined)?;
+                    (proposal.other_ways, proposal.trade_off) = (found, trade_off);
+                    proposal.score = proposal.score.with_other_ways(counts);
+                    evaluations += ways.len() as u32 + tried;
+                }
+                Ok((Some(proposal), evaluations))
             })
             .collect::<Result<_, Unfinished>>()?;
         evaluations += carried.iter().map(|(_, count)| count).sum::<u32>();

@@ -19,15 +19,18 @@ const ROUNDS: usize = 4;
 const SEEN_MM: f64 = 5.0;
 const SEEN_MIN: f64 = 4.0;
 
-/// The price of the wish that a plan misses most; none where it meets them all or where nothing else would change.
-pub(super) fn trade_off(search: &Search, solved: &Solved) -> Result<Option<TradeOff>, Stopped> {
+/// The price of the wish that a plan misses most, and how many cuts were computed for it; none where it meets them all or where
+/// nothing else would change.
+pub(super) fn trade_off(search: &Search, solved: &Solved) -> Result<(Option<TradeOff>, u32), Stopped> {
     let lacks = |target: &Target, solved: &Solved| target.lacks_mm(&solved.outcome.fall.zones);
     let worst = search
         .against
         .targets
         .iter()
         .max_by(|one, other| lacks(one, solved).abs().total_cmp(&lacks(other, solved).abs()));
-    let Some(worst) = worst.filter(|worst| lacks(worst, solved).abs() > MISSED_MM) else { return Ok(None) };
+    let Some(worst) = worst.filter(|worst| lacks(worst, solved).abs() > MISSED_MM) else {
+        return Ok((None, 0));
+    };
     let insisted: Vec<Target> = search
         .against
         .targets
@@ -37,16 +40,17 @@ pub(super) fn trade_off(search: &Search, solved: &Solved) -> Result<Option<Trade
     let against = Against { targets: &insisted, ..*search.against };
     let search = Search { against: &against, ..*search };
     let Some(then) = search.lengths_from(solved.candidate.clone(), &solved.values, ROUNDS)? else {
-        return Ok(None);
+        return Ok((None, 0));
     };
     let then = search.rounded(then)?;
+    let tried = then.evaluations;
     let (now_mm, then_mm) = (lacks(worst, solved), lacks(worst, &then));
     let zone = || Message::word("step-zone", worst.zone);
     let how = if now_mm > 0.0 { "longer" } else { "shorter" };
     let nearer_mm = now_mm.abs() - then_mm.abs();
     if nearer_mm < NEARER_MM {
         let text = Message::new("plan-trade-none").with("zone", zone()).with("length", Arg::Mm(now_mm.abs()));
-        return Ok(Some(TradeOff { zone: worst.zone, now_mm, then_mm: now_mm, text }));
+        return Ok((Some(TradeOff { zone: worst.zone, now_mm, then_mm: now_mm, text }), tried));
     }
     let chin_mm = Point::Chin.height_mm(&search.hair.measures);
     let text = Message::listed(costs(worst, solved, &then, chin_mm)).map(|costs| {
@@ -55,7 +59,7 @@ pub(super) fn trade_off(search: &Search, solved: &Solved) -> Result<Option<Trade
             .with("length", Arg::Mm(nearer_mm))
             .with("costs", costs)
     });
-    Ok(text.map(|text| TradeOff { zone: worst.zone, now_mm, then_mm, text }))
+    Ok((text.map(|text| TradeOff { zone: worst.zone, now_mm, then_mm, text }), tried))
 }
 
 /// What else would be otherwise.

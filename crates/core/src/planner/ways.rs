@@ -3,7 +3,6 @@
 use super::answer::WayFound;
 use super::request::PlanRequest;
 use super::score::{findings, said};
-use super::search::Solved;
 use crate::cut::Cut;
 use crate::fall::fall;
 use crate::fibre::WornStyle;
@@ -39,10 +38,13 @@ pub(super) struct OtherWay {
 impl PlanRequest {
     fn ways(&self) -> Vec<Way> {
         let usual = self.talk.as_ref().map_or(WornStyle::default(), |talk| talk.worn);
-        let styled = |worn: &WornStyle| Way { worn: Some(*worn), other_parting: false };
-        let mut ways: Vec<Way> =
-            self.aim.also_worn.iter().filter(|worn| **worn != usual).map(styled).collect();
-        ways.dedup();
+        let mut ways: Vec<Way> = Vec::new();
+        for worn in self.aim.also_worn.iter().filter(|worn| **worn != usual) {
+            let way = Way { worn: Some(*worn), other_parting: false };
+            if !ways.contains(&way) {
+                ways.push(way);
+            }
+        }
         if self.talk.as_ref().is_some_and(|talk| talk.part == PartingHabit::Moves) {
             ways.push(Way { worn: None, other_parting: true });
         }
@@ -55,7 +57,7 @@ impl PlanRequest {
             stop.go_on()?;
             let mut asked = self.of(Cut::default());
             if let Some(worn) = way.worn {
-                (asked.worn, asked.front_straight) = (worn, false);
+                asked.worn = worn;
             }
             if way.other_parting {
                 let left_mm = asked.reading.part.left_mm;
@@ -75,26 +77,14 @@ impl PlanRequest {
     }
 }
 
-/// A plan with what is found in the other ways, on the mean over them.
-pub(super) fn held_against(mut solved: Solved, ways: &[OtherWay], stop: &Stop) -> Result<Solved, Stopped> {
-    let mut sum = 0.0;
-    for other in ways {
-        let trial = Trial::on(&other.hair, &other.uncut, &other.known, stop);
-        solved.evaluations += 1;
-        if let Some(outcome) = trial.of(&solved.cut)? {
-            sum += findings(&outcome, &[]);
-        }
+/// What is found of a cut in each of them, and what that counts on the mean over them.
+pub(super) fn found_in(cut: &Cut, ways: &[OtherWay], stop: &Stop) -> Result<(f64, Vec<WayFound>), Stopped> {
+    let (mut sum, mut found) = (0.0, Vec::with_capacity(ways.len()));
+    for OtherWay { way, hair, uncut, known } in ways {
+        let outcome = Trial::on(hair, uncut, known, stop).of(cut)?;
+        sum += outcome.as_ref().map_or(0.0, |outcome| findings(outcome, &[]));
+        let findings = outcome.as_ref().map(said).unwrap_or_default();
+        found.push(WayFound { worn: way.worn, other_parting: way.other_parting, findings });
     }
-    solved.score = solved.score.with_other_ways(sum / ways.len().max(1) as f64);
-    Ok(solved)
-}
-
-/// What would be found of a cut in each of them.
-pub(super) fn found_in(cut: &Cut, ways: &[OtherWay], stop: &Stop) -> Result<Vec<WayFound>, Stopped> {
-    let of = |other: &OtherWay| {
-        let trial = Trial::on(&other.hair, &other.uncut, &other.known, stop);
-        let findings = trial.of(cut)?.map(|outcome| said(&outcome)).unwrap_or_default();
-        Ok(WayFound { worn: other.way.worn, other_parting: other.way.other_parting, findings })
-    };
-    ways.iter().map(of).collect()
+    Ok((sum / ways.len().max(1) as f64, found))
 }

@@ -25,7 +25,7 @@ const branches = computed<Listed[]>({
     emit("change", (move) => (move.kind = { pause: { look: { note, branches } } }));
   },
 });
-const fields = (): ((branch: Listed) => Field<Listed>[]) => (branch) => [
+const fields = (branch: Listed): Field<Listed>[] => [
   text("seen", t("plan-branchSeen"), branch.seen, (one, said) => (one.seen = said)),
   text("then", t("plan-branchThen"), branch.then, (one, said) => (one.then = said)),
 ];
@@ -36,7 +36,7 @@ const fields = (): ((branch: Listed) => Field<Listed>[]) => (branch) => [
     v-if="look"
     v-model="branches"
     list="kind.pause.look.branches"
-    :fields="fields()"
+    :fields="fields"
     :begin="() => ({ seen: '', then: '' })"
     :most="MOST"
     :add="t('plan-branchAdd')"

@@ -47,9 +47,9 @@ const sliders = computed<Slider[]>(() => [
   },
   {
     key: "top",
-    goal: topGoal(aim.value, props.before),
+    goal: topGoal(aim.value, props.before, props.figure),
     said: say,
-    put: (mm) => withTop(aim.value, props.before, mm),
+    put: (mm) => withTop(aim.value, props.before, props.figure, mm),
   },
   {
     key: "width",

@@ -2,12 +2,11 @@
 /** A plan that is proposed: this client after it, what it costs, why it suits, what it keeps and loses. */
 import type { FallRequest, Figure, Message, Proposal } from "@/api";
 import FoldPart from "@/shared/FoldPart.vue";
-import HairPicture from "@/shared/hair/HairPicture.vue";
-import { LOCKS, useLocks } from "@/shared/hair/useLocks";
 import type { Box } from "@/shared/hair/picture";
 import { useUnit } from "@/shared/unit";
-import { computed, ref } from "vue";
+import { computed } from "vue";
 import { t } from "@/shared/words";
+import CutPictures from "./CutPictures.vue";
 
 const props = defineProps<{
   plan: Proposal;
@@ -20,12 +19,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [plan: Proposal] }>();
 const { say, tell } = useUnit();
-const { locks, stale, tones } = useLocks(
-  computed(() => ({ ...props.question, plan: { cut: props.plan.cut } })),
-  ref("after"),
-  { count: LOCKS.small },
-);
-const VIEWS = ["front", "left", "behind"] as const;
 /** Reasons that are said without being asked for. */
 const AT_ONCE = 3;
 /** A wish that nobody would see missed, mm. */
@@ -76,19 +69,15 @@ const states = computed(() => {
         {{ t("proposal-choose") }}
       </ElButton>
     </header>
-    <div class="pictures">
-      <HairPicture
-        v-for="view in VIEWS"
-        :key="view"
-        :view="view"
-        :figure="figure"
-        :locks="locks"
-        :tones="tones"
-        :stale="stale"
-        :box="box"
-        :label="t('proposal-looks', { name: plan.name, view: t(`plan-view-${view}`) })"
-      />
-    </div>
+    <CutPictures
+      class="pictures"
+      :cut="plan.cut"
+      :name="plan.name"
+      :question="question"
+      :figure="figure"
+      :box="box"
+      :views="['front', 'left', 'behind']"
+    />
     <p>{{ plan.sentence }}</p>
     <dl>
       <div>
@@ -208,7 +197,7 @@ header :deep(.el-button) {
   gap: 4px;
 }
 
-.pictures > :first-child {
+.pictures > :deep(:first-child) {
   grid-row: span 2;
 }
 

@@ -28,15 +28,18 @@ const nothing = { risk: 0.1, zones: {} } as Aim;
 
 describe("goals", () => {
   it("stand where the hair is until something is wished", () => {
-    expect(topGoal(nothing, before)).toMatchObject({ now: 280, value: 280 });
+    expect(topGoal(nothing, before, figure)).toMatchObject({ now: 280, value: 280 });
+    // A place 50 mm above the ends of the top; the crown stays.
+    const lands = { ...nothing, zones: { top: { lands: { point: "chin", below_mm: 0 } } } } as Aim;
+    expect(topGoal(lands, before, figure).value).toBe(255);
     expect(widthGoal(nothing, before, figure)).toMatchObject({ now: 200, value: 200, least: 110, most: 230 });
     expect(lineGoal(nothing, before, figure)).toMatchObject({ now: 240, value: 240, least: 60 });
   });
 
   it("are wishes of Aim, and none where they stand where the hair is", () => {
-    const top = withTop(nothing, before, 280 - 10);
+    const top = withTop(nothing, before, figure, 280 - 10);
     expect(top.zones).toEqual({ top: { worn_mm: 270 }, crown: { worn_mm: 260 } });
-    expect(withTop(top, before, 280).zones).toEqual({});
+    expect(withTop(top, before, figure, 280).zones).toEqual({});
     const narrow = withWidth(nothing, before, figure, 170);
     expect(narrow.widths).toEqual([{ at: { point: "chin", below_mm: 0 }, width_mm: 170 }]);
     expect(widthGoal(narrow, before, figure).value).toBe(170);

@@ -40,16 +40,23 @@ function wishing(aim: Aim, wishes: readonly (readonly [Zone, ZoneAim | undefined
   return { ...aim, zones };
 }
 
-/** Worn length on top. */
-export function topGoal(aim: Aim, before: Fall): Goal {
-  const now = mean(before, TOP, (zone) => zone.worn_mm);
-  const wished = TOP.flatMap((zone) => aim.zones[zone]?.worn_mm ?? []);
-  const value = wished.length > 0 ? wished.reduce((sum, mm) => sum + mm, 0) / wished.length : now;
-  return { least: step(SHORTEST * now), most: Math.ceil(now), now, value: Math.min(value, now) };
+/** How long a zone is to be worn: what is wished by a place is shorter by as much as that lies above its ends. */
+function wornWish({ zone, worn_mm, ends_at_mm }: Fall["zones"][number], aim: Aim, figure: Figure): number {
+  const wish = aim.zones[zone];
+  if (!wish?.lands) return Math.min(wish?.worn_mm ?? worn_mm, worn_mm);
+  const height = heightOf(figure, wish.lands.point) - (wish.lands.below_mm ?? 0);
+  return worn_mm - Math.max(0, height - ends_at_mm);
 }
 
-export function withTop(aim: Aim, before: Fall, worn_mm: number): Aim {
-  const kept = isNow(topGoal(aim, before), worn_mm);
+/** Worn length on top. */
+export function topGoal(aim: Aim, before: Fall, figure: Figure): Goal {
+  const now = mean(before, TOP, (zone) => zone.worn_mm);
+  const value = mean(before, TOP, (zone) => wornWish(zone, aim, figure));
+  return { least: Math.min(step(SHORTEST * now), Math.floor(value)), most: Math.ceil(now), now, value };
+}
+
+export function withTop(aim: Aim, before: Fall, figure: Figure, worn_mm: number): Aim {
+  const kept = isNow(topGoal(aim, before, figure), worn_mm);
   const wish = (zone: Zone): ZoneAim | undefined =>
     kept ? undefined : { worn_mm: Math.min(worn_mm, Math.round(zoneOf(before, zone)?.worn_mm ?? worn_mm)) };
   return wishing(
