@@ -85,6 +85,7 @@ rule-side-free = freehand
 rule-side-detach = detached
 rule-side-blend = blended
 rule-side-back = back
+rule-side-behind = behind
 rule-side-forward = forward
 rule-side-face = at the face
 rule-side-nape = at the nape

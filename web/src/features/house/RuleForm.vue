@@ -85,7 +85,7 @@ const disputes = computed(() => {
               @update:model-value="setRule.mutate({ number: rule.number, off: !$event })"
             />
             <span>
-              <b>{{ rule.condition }}:</b> {{ rule.advice }}. <span class="soft">{{ rule.because }}</span>
+              <b>{{ rule.condition }}:</b> {{ rule.advice }}; <span class="soft">{{ rule.because }}.</span>
             </span>
           </li>
         </ul>
